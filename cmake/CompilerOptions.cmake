@@ -1,0 +1,21 @@
+# One target carries the warnings and sanitizers every library of ours is built with.
+add_library(wl_options INTERFACE)
+target_compile_options(wl_options INTERFACE -Wall -Wextra -Wshadow -Wnon-virtual-dtor)
+# GCC 12 warns wrongly inside std::string concatenation (GCC bug 105651).
+target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict>)
+# Same design, same bytes: no fused multiply-adds that differ between machines of one kind.
+target_compile_options(wl_options INTERFACE -ffp-contract=off)
+if(WL_WARNINGS_AS_ERRORS)
+  target_compile_options(wl_options INTERFACE -Werror)
+endif()
+if(WL_SANITIZE)
+  target_compile_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE} -fno-omit-frame-pointer
+                         -fno-sanitize-recover=all)
+  target_link_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE})
+endif()
+
+function(wl_library name)
+  add_library(${name} STATIC ${ARGN})
+  target_link_libraries(${name} PUBLIC wl_options)
+  target_include_directories(${name} PUBLIC ${PROJECT_SOURCE_DIR}/src)
+endfunction()

@@ -1,0 +1,43 @@
+// What the program noticed about a design: a rule, a place, the numbers and edits that would cure it.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/base/quantity.h"
+
+namespace wl {
+
+/// Error: the result that depends on it is not given. Warning: it travels with the result.
+/// Note: it explains.
+enum class Severity { Error, Warning, Note };
+
+/// New value of one field; `value` is SI, absent clears an optional field.
+struct FieldChange {
+    std::string path;
+    std::optional<double> value;
+    bool operator==(const FieldChange&) const = default;
+};
+
+/// A cure offered beside a finding: one step of undo made of field changes. `code` picks the label.
+struct ProposedEdit {
+    std::string code;
+    std::vector<FieldChange> changes = {};
+    std::vector<Amount> values = {};
+    bool operator==(const ProposedEdit&) const = default;
+};
+
+/// One finding. The sentence for `code` lives in text/sentences.h and takes `words` as %w1, %w2
+/// and `values` as %1, %2 in order.
+struct Finding {
+    std::string code;
+    Severity severity = Severity::Note;
+    std::string path;
+    std::vector<Amount> values = {};
+    std::vector<std::string> words = {};
+    std::vector<ProposedEdit> edits = {};
+    bool operator==(const Finding&) const = default;
+};
+
+}  // namespace wl

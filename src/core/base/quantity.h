@@ -1,0 +1,70 @@
+// What a number on a screen or in a file measures, and how it is typed, shown and stored.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace wl {
+
+/// The kinds of number a maker meets. Inside the core every one is SI (fractions 0..1).
+enum class Quantity {
+    Length,       ///< bench length; mm or in
+    Thickness,    ///< films, wire, line; mm or in, one more decimal than Length
+    Distance,     ///< water depth, cast; m or ft
+    Area,         ///< cm2 or in2
+    Volume,       ///< cm3 or in3
+    Mass,         ///< g or oz
+    Density,      ///< g/cm3 on both benches
+    Angle,        ///< deg
+    Temperature,  ///< degC or degF
+    Salinity,     ///< g of salt per kg of water
+    Speed,        ///< m/s or ft/s
+    Time,         ///< s
+    Fraction,     ///< percent
+    Force,        ///< N or lbf
+    Moment,       ///< mass moment, g mm or oz in
+    Number        ///< plain
+};
+
+/// Which units fields are shown in; what is typed may use any unit on either bench.
+enum class Bench { Metric, Inch };
+
+/// A value with what it measures, SI inside.
+struct Amount {
+    Quantity quantity = Quantity::Number;
+    double value = 0.0;
+    bool operator==(const Amount&) const = default;
+};
+
+/// Unit label for the bench, e.g. "mm"; empty for Number.
+std::string unitLabel(Quantity quantity, Bench bench);
+
+/// The value in the bench's unit, as the decimals of a bench measurement deserve, with the unit
+/// after it when asked. A value that is not finite gives "–", never "nan".
+std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool withUnit = true);
+
+/// The value in the bench's unit with every digit that was typed (for editing, at most 12
+/// significant digits), without the unit.
+std::string editText(Quantity quantity, Bench bench, double valueSi);
+
+/// What reading a typed amount can say.
+enum class ReadFault { None, Empty, NotANumber, WrongUnit, DividesByZero };
+struct ReadAmount {
+    double valueSi = 0.0;
+    ReadFault fault = ReadFault::None;
+};
+
+/// Reads what a maker types: decimals with point or comma, fractions ("1 3/4"), feet and inches
+/// ("5 ft 6 in"), any unit of that kind; without a unit the bench's own is meant. At most 64
+/// characters are looked at. The result is finite whenever the fault is None.
+ReadAmount readAmount(std::string_view text, Quantity quantity, Bench bench);
+
+/// Key ending used in files, e.g. "_mm"; files always use the metric bench unit.
+std::string_view fileSuffix(Quantity quantity);
+
+/// Conversion between SI and the file unit. toFile rounds to 12 significant digits, so that a
+/// decimal typed by a person survives a round trip unchanged.
+double toFile(Quantity quantity, double valueSi);
+double fromFile(Quantity quantity, double valueInFileUnit);
+
+}  // namespace wl

@@ -1,0 +1,341 @@
+#include "core/check_design.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <Eigen/Geometry>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+// Limits of the bench (common practice, no source).
+constexpr double kLeastWall_m = 0.001;
+constexpr double kLipMuchWider = 1.3;
+constexpr double kWidestAhead = 0.20, kWidestBehind = 0.55;
+constexpr double kLeanShown_rad = 1.5 * kDegree;
+constexpr double kPitchMiss_rad = 3.0 * kDegree;
+constexpr double kSpareMiss = 0.01;
+constexpr double kSlackTension_N = 0.1;
+constexpr double kSteepPitch_rad = 50.0 * kDegree;
+
+Amount length(double v) {
+    return {Quantity::Length, v};
+}
+
+std::string itemPath(const char* list, size_t i) {
+    return std::string("/") + list + "/" + std::to_string(i);
+}
+
+void checkBody(const Derived& d, std::vector<Finding>& out) {
+    const double widest = d.sizes.widestAt_m / d.sizes.length_m;
+    if (widest < kWidestAhead || widest > kWidestBehind) {
+        out.push_back({"body.widest_point",
+                       Severity::Note,
+                       "/pieces/0/body/stations/0/half_width",
+                       {{Quantity::Fraction, widest}}});
+    }
+}
+
+void checkStock(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    const BodyReckoning& r = d.reckoning;
+    if (r.weighedMass_kg && std::abs(r.disagreement) > 2 * r.disagreementDoubt) {
+        out.push_back({"stock.disagrees",
+                       Severity::Warning,
+                       "/pieces/0/stock/weighed_body",
+                       {{Quantity::Mass, *r.weighedMass_kg},
+                        {Quantity::Mass, r.drawnMass_kg},
+                        {Quantity::Fraction, r.disagreement}}});
+    }
+    if (!r.weighedMass_kg && design.pieces.front().stock.source == DensitySource::Shelf) {
+        out.push_back({"stock.not_weighed",
+                       Severity::Note,
+                       "/pieces/0/stock/shelf_density",
+                       {{Quantity::Mass, 2 * r.netDoubt_kg}}});
+    }
+}
+
+void checkFittings(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    for (size_t i = 0; i < design.fittings.size(); ++i) {
+        const Fitting& f = design.fittings[i];
+        const std::string path = itemPath("fittings", i);
+        if (!f.hangsFrom.empty() &&
+            std::none_of(design.fittings.begin(), design.fittings.end(), [&f](const Fitting& eye) {
+                return eye.name == f.hangsFrom && !swings(eye.kind);
+            })) {
+            out.push_back({"fitting.eye_missing", Severity::Warning, path + "/hangs_from", {},
+                           {f.name, f.hangsFrom}});
+        }
+        if (f.kind == FittingKind::Treble && f.size_m > 0.6 * d.sizes.length_m) {
+            out.push_back({"fitting.hook_too_long",
+                           Severity::Warning,
+                           path + "/size",
+                           {length(f.size_m), length(d.sizes.length_m)},
+                           {f.name}});
+        }
+        const Eigen::Vector3d at = fittingPlace(design, f);
+        const double reach = 0.02;
+        if (at.x() < -reach || at.x() > d.sizes.length_m + reach ||
+            std::abs(at.z()) > d.sizes.maxHeight_m + reach) {
+            out.push_back({"fitting.off_the_bait", Severity::Warning, path + "/x",
+                           {length(at.x())}, {f.name}});
+        }
+    }
+}
+
+double segmentDistance(const Eigen::Vector3d& p, const Eigen::Vector3d& q, const Eigen::Vector3d& r,
+                       const Eigen::Vector3d& s) {
+    const Eigen::Vector3d u = q - p, v = s - r, w = p - r;
+    const double a = u.dot(u), b = u.dot(v), c = v.dot(v), e = u.dot(w), f = v.dot(w);
+    const double det = a * c - b * b;
+    double t = det > 1e-18 ? std::clamp((b * f - c * e) / det, 0.0, 1.0) : 0.0;
+    double k = c > 0 ? std::clamp((b * t + f) / c, 0.0, 1.0) : 0.0;
+    t = a > 0 ? std::clamp((b * k - e) / a, 0.0, 1.0) : 0.0;
+    return (w + t * u - k * v).norm();
+}
+
+void checkBores(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    for (size_t i = 0; i < design.bores.size(); ++i) {
+        const Bore& bore = design.bores[i];
+        const BoreGeometry& g = d.mass.bores[i];
+        const std::string path = itemPath("bores", i);
+        if (!g.entersBody) {
+            out.push_back({"bore.misses_body", Severity::Error, path + "/x",
+                           {length(bore.x_m)}, {bore.name}});
+            continue;
+        }
+        const double wall = std::min(g.wallBeyond_m, g.wallBeside_m);
+        const double cured = bore.depth_m + g.wallBeyond_m - 2 * kLeastWall_m;
+        std::vector<ProposedEdit> shallower;
+        if (cured > 0.001 && cured < bore.depth_m) {
+            shallower.push_back({"edit.bore_depth", {{path + "/depth", cured}}, {length(cured)}});
+        }
+        if (g.wallBeyond_m <= 0) {
+            out.push_back({"bore.comes_out", Severity::Error, path + "/depth",
+                           {length(bore.depth_m), length(-g.wallBeyond_m)}, {bore.name},
+                           shallower});
+        } else if (wall < kLeastWall_m) {
+            const bool beyond = g.wallBeyond_m <= g.wallBeside_m;
+            out.push_back({beyond ? "bore.thin_beyond" : "bore.thin_beside",
+                           wall < 0 ? Severity::Error : Severity::Warning,
+                           path + (beyond ? "/depth" : "/diameter"),
+                           {length(std::max(0.0, wall)), length(kLeastWall_m)},
+                           {bore.name},
+                           beyond ? shallower : std::vector<ProposedEdit>{}});
+        }
+        if (bore.plugLength_m > bore.depth_m) {
+            out.push_back({"bore.plug_too_long",
+                           Severity::Warning,
+                           path + "/plug_length",
+                           {length(bore.plugLength_m), length(bore.depth_m)},
+                           {bore.name},
+                           {{"edit.plug_length",
+                             {{path + "/plug_length", bore.depth_m}},
+                             {length(bore.depth_m)}}}});
+        }
+        for (size_t k = 0; k < i; ++k) {
+            const Bore& other = design.bores[k];
+            const BoreGeometry& o = d.mass.bores[k];
+            if (!o.entersBody) {
+                continue;
+            }
+            const double between =
+                segmentDistance(g.mouth_m, g.mouth_m + g.inward * bore.depth_m, o.mouth_m,
+                                o.mouth_m + o.inward * other.depth_m) -
+                0.5 * (bore.diameter_m + other.diameter_m);
+            if (between < kLeastWall_m) {
+                out.push_back({"bore.meets_bore",
+                               between < 0 ? Severity::Error : Severity::Warning, path + "/x",
+                               {length(between)}, {bore.name, other.name}});
+            }
+        }
+    }
+}
+
+void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    const Lip& lip = design.lip;
+    if (!lip.present) {
+        if (design.tie.place == TiePlace::Lip) {
+            out.push_back({"tie.no_lip", Severity::Warning, "/tie/x"});
+        }
+        return;
+    }
+    if (lip.length_m > d.sizes.length_m) {
+        out.push_back({"lip.longer_than_bait", Severity::Error, "/lip/length",
+                       {length(lip.length_m), length(d.sizes.length_m)}, {},
+                       {{"edit.lip_length", {{"/lip/length", 0.4 * d.sizes.length_m}},
+                         {length(0.4 * d.sizes.length_m)}}}});
+    }
+    if (lip.width_m > kLipMuchWider * d.sizes.maxWidth_m) {
+        out.push_back({"lip.much_wider", Severity::Warning, "/lip/width",
+                       {length(lip.width_m), length(d.sizes.maxWidth_m)}, {},
+                       {{"edit.lip_width", {{"/lip/width", d.sizes.maxWidth_m}},
+                         {length(d.sizes.maxWidth_m)}}}});
+    }
+    const Section at = d.curves.atX(lip.slotX_m);
+    const double below = at.belly_m - lip.slotZ_m;
+    const bool ahead = lip.slotX_m < 0;
+    if ((ahead && lip.slotX_m < -0.003) || below > 0.003 || lip.slotZ_m > at.back_m) {
+        out.push_back({"lip.slot_off_skin", Severity::Warning, "/lip/slot_z",
+                       {length(lip.slotZ_m), length(at.belly_m)}, {},
+                       {{"edit.slot_z", {{"/lip/slot_z", at.belly_m + 0.001}},
+                         {length(at.belly_m + 0.001)}}}});
+    }
+    if (design.tie.place == TiePlace::Lip && design.tie.upLip_m > lip.length_m) {
+        out.push_back({"tie.off_the_lip", Severity::Error, "/tie/up_lip",
+                       {length(design.tie.upLip_m), length(lip.length_m)}, {},
+                       {{"edit.tie_up_lip", {{"/tie/up_lip", 0.4 * lip.length_m}},
+                         {length(0.4 * lip.length_m)}}}});
+    }
+}
+
+void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    const Brief& brief = design.brief;
+    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    const double missing = d.wantedMass_kg - d.mass.mass_kg;
+    if (std::abs(missing) > kSpareMiss * full_kg && brief.wantedState != WantedState::Sink) {
+        out.push_back({missing > 0 ? "rest.too_light" : "rest.too_heavy", Severity::Warning,
+                       "/brief/wanted_spare",
+                       {{Quantity::Mass, std::abs(missing)}, {Quantity::Mass, d.wantedMass_kg},
+                        {Quantity::Mass, d.mass.mass_kg}}});
+    } else if (brief.wantedState == WantedState::Sink &&
+               std::abs(d.freeFall.speed_m_s - brief.wantedSinkSpeed_m_s) >
+                   0.25 * brief.wantedSinkSpeed_m_s) {
+        out.push_back({missing > 0 ? "rest.sinks_slow" : "rest.sinks_fast", Severity::Warning,
+                       "/brief/wanted_sink_speed",
+                       {{Quantity::Mass, std::abs(missing)},
+                        {Quantity::Speed, brief.wantedSinkSpeed_m_s},
+                        {Quantity::Speed, d.freeFall.speed_m_s}}});
+    }
+    if (brief.wantedState == WantedState::Suspend &&
+        (d.lowSpeed_m_s < -kSuspendSpeed_m_s || d.highSpeed_m_s > kSuspendSpeed_m_s)) {
+        out.push_back({"rest.suspend_doubtful", Severity::Note, "/pieces/0/stock/weighed_body",
+                       {{Quantity::Mass, 2 * d.mass.netDoubt_kg},
+                        {Quantity::Speed, std::max(0.0, -d.lowSpeed_m_s)},
+                        {Quantity::Speed, std::max(0.0, d.highSpeed_m_s)}}});
+    }
+    if (!d.attitudeDecided) {
+        out.push_back({"rest.undecided", Severity::Warning, "/brief/wanted_pitch",
+                       {length(d.hang.arm_m)}});
+        return;
+    }
+    if (std::abs(d.roll_rad) > kLeanShown_rad) {
+        // Name the part that pulls furthest off centre.
+        const MassItem* worst = nullptr;
+        for (const MassItem& item : d.mass.items) {
+            const double pull = (item.mass_kg - d.waterDensity_kg_m3 * item.displaced_m3 *
+                                                    (item.kind != PartKind::Body)) *
+                                item.centre_m.y();
+            const double worstPull =
+                worst ? (worst->mass_kg - d.waterDensity_kg_m3 * worst->displaced_m3 *
+                                              (worst->kind != PartKind::Body)) *
+                            worst->centre_m.y()
+                      : 0.0;
+            if (std::abs(pull) > std::abs(worstPull)) {
+                worst = &item;
+            }
+        }
+        out.push_back({d.roll_rad > 0 ? "rest.leans_starboard" : "rest.leans_port",
+                       Severity::Warning, worst ? worst->path : "/pieces/0",
+                       {{Quantity::Angle, std::abs(d.roll_rad)}},
+                       {worst ? worst->name : ""}});
+    }
+    if (std::abs(d.pitch_rad - brief.wantedPitch_rad) > kPitchMiss_rad) {
+        out.push_back({d.pitch_rad > brief.wantedPitch_rad ? "rest.nose_high" : "rest.nose_low",
+                       Severity::Warning, "/brief/wanted_pitch",
+                       {{Quantity::Angle, d.pitch_rad}, {Quantity::Angle, brief.wantedPitch_rad}}});
+    }
+    if (d.attitudes.size() > 1) {
+        const FloatAttitude& other = d.attitudes[1];
+        out.push_back({"rest.second_attitude", Severity::Note, "/brief/wanted_pitch",
+                       {{Quantity::Angle, other.pitch_rad}, {Quantity::Angle, other.roll_rad}}});
+    }
+}
+
+}  // namespace
+
+std::vector<Finding> checkDesign(const Design& design, const Derived& d) {
+    std::vector<Finding> out;
+    checkBody(d, out);
+    checkStock(design, d, out);
+    checkFittings(design, d, out);
+    checkBores(design, d, out);
+    checkLip(design, d, out);
+    checkRest(design, d, out);
+    return out;
+}
+
+std::vector<Finding> checkRun(const Design& design, const Derived&, const Run& run) {
+    std::vector<Finding> out;
+    const Brief& brief = design.brief;
+    auto add = [&out](const char* code, Severity severity, const char* path,
+                      std::vector<Amount> values = {}, std::vector<ProposedEdit> edits = {}) {
+        out.push_back({code, severity, path, std::move(values), {}, std::move(edits)});
+    };
+    switch (run.path.end) {
+        case RetrieveEnd::NoTrim:
+            add("run.no_trim", Severity::Error, "/tie/x",
+                {{Quantity::Speed, brief.retrieveSpeed_m_s}});
+            return out;
+        case RetrieveEnd::NoSolution:
+            add("run.no_solution", Severity::Error, "/brief/retrieve_speed",
+                {{Quantity::Distance, run.trolledDepth_m}});
+            break;
+        case RetrieveEnd::StaysOnTop:
+            add("run.stays_on_top", Severity::Warning, "/brief/retrieve_speed",
+                {{Quantity::Speed, brief.retrieveSpeed_m_s}});
+            break;
+        default:
+            break;
+    }
+    if (run.trims.size() > 1) {
+        add("run.two_attitudes", Severity::Warning, "/tie/x",
+            {{Quantity::Angle, run.trims[0].pitch_rad}, {Quantity::Angle, run.trims[1].pitch_rad}});
+    }
+    if (run.levelTrim && std::abs(run.levelTrim->pitch_rad) > kSteepPitch_rad) {
+        add("run.steep", Severity::Warning, "/tie/x",
+            {{Quantity::Angle, run.levelTrim->pitch_rad}, {Quantity::Angle, kSteepPitch_rad}});
+    }
+    if (run.levelTrim && run.levelTrim->tension_N < kSlackTension_N * brief.castLength_m / 30) {
+        add("run.slack", Severity::Warning, "/brief/retrieve_speed",
+            {{Quantity::Force, run.levelTrim->tension_N}});
+    }
+    if (run.path.roughStarts > 0) {
+        add("run.rough_start", Severity::Note, "/brief/cast_length",
+            {{Quantity::Number, double(run.path.roughStarts)}});
+    }
+    if (!run.depthKnown) {
+        return out;
+    }
+    if (run.path.maxDepth_m > brief.waterDepth_m) {
+        add("run.reaches_bottom", Severity::Warning, "/brief/water_depth",
+            {{Quantity::Distance, run.path.maxDepth_m}, {Quantity::Distance, brief.waterDepth_m}});
+    } else if (run.depthHigh_m > brief.waterDepth_m) {
+        add("run.may_reach_bottom", Severity::Note, "/brief/water_depth",
+            {{Quantity::Distance, run.depthHigh_m}, {Quantity::Distance, brief.waterDepth_m}});
+    }
+    const bool shallow = run.depthHigh_m < brief.wantedDepth_m;
+    const bool deep = run.depthLow_m > brief.wantedDepth_m;
+    if (shallow || deep) {
+        std::vector<ProposedEdit> edits;
+        const double turned = design.lip.angle_rad + (shallow ? -8 : 8) * kDegree;
+        if (design.lip.present && turned >= 8 * kDegree && turned <= 90 * kDegree) {
+            edits.push_back({"edit.lip_angle", {{"/lip/angle", turned}},
+                             {{Quantity::Angle, turned}}});
+        }
+        const double cast = brief.castLength_m * brief.wantedDepth_m /
+                            std::max(0.1, run.path.maxDepth_m);
+        if (cast >= 5 && cast <= 60) {
+            edits.push_back({"edit.cast", {{"/brief/cast_length", cast}},
+                             {{Quantity::Distance, cast}}});
+        }
+        add(shallow ? "run.too_shallow" : "run.too_deep", Severity::Warning, "/lip/angle",
+            {{Quantity::Distance, run.depthLow_m}, {Quantity::Distance, run.depthHigh_m},
+             {Quantity::Distance, brief.wantedDepth_m}},
+            edits);
+    }
+    return out;
+}
+
+}  // namespace wl

@@ -1,0 +1,266 @@
+#include "core/geometry/body_curves.h"
+
+#include <math.h>  // Boost 1.74's pchip calls an unqualified isnan
+
+#include <algorithm>
+#include <boost/math/interpolators/pchip.hpp>
+#include <boost/math/quadrature/gauss.hpp>
+#include <cmath>
+#include <memory>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+constexpr double kTouching_m = 1e-9;
+
+template <class F>
+void forEachGaussPoint(const std::vector<double>& knots, F visit) {
+    using Rule = boost::math::quadrature::gauss<double, 10>;
+    for (size_t i = 0; i + 1 < knots.size(); ++i) {
+        const double middle = 0.5 * (knots[i] + knots[i + 1]);
+        const double half = 0.5 * (knots[i + 1] - knots[i]);
+        for (size_t k = 0; k < Rule::abscissa().size(); ++k) {
+            const double offset = half * Rule::abscissa()[k];
+            const double weight = half * Rule::weights()[k];
+            visit(middle - offset, weight);
+            visit(middle + offset, weight);
+        }
+    }
+}
+
+std::function<double(double)> monotoneCubic(const std::vector<double>& u, std::vector<double> y) {
+    const auto [low, high] = std::minmax_element(y.begin(), y.end());
+    if (*low == *high) {
+        return [value = *low](double) { return value; };
+    }
+    using Pchip = boost::math::interpolators::pchip<std::vector<double>>;
+    auto curve = std::make_shared<Pchip>(std::vector<double>(u), std::move(y));
+    return [curve](double at) { return (*curve)(at); };
+}
+
+std::optional<Error> checkStations(const Body& body, const std::string& path) {
+    const std::vector<Station>& s = body.stations;
+    if (s.size() < 4) {
+        return Error{"body.too_few_stations", path, {}, {{Quantity::Number, double(s.size())}}};
+    }
+    if (std::abs(s.front().position_m) > kTouching_m) {
+        return Error{"body.nose_not_at_zero",
+                     path + "/stations/0/position",
+                     {},
+                     {{Quantity::Length, s.front().position_m}}};
+    }
+    for (size_t i = 0; i < s.size(); ++i) {
+        const std::string at = path + "/stations/" + std::to_string(i);
+        if (i > 0 && s[i].position_m - s[i - 1].position_m < 1e-5) {
+            return Error{"body.stations_out_of_order",
+                         at + "/position",
+                         {std::to_string(i + 1), std::to_string(i)},
+                         {{Quantity::Length, s[i].position_m},
+                          {Quantity::Length, s[i - 1].position_m}}};
+        }
+        if (s[i].back_m < s[i].belly_m || s[i].widest_m > s[i].back_m + kTouching_m ||
+            s[i].widest_m < s[i].belly_m - kTouching_m) {
+            const bool crossed = s[i].back_m < s[i].belly_m;
+            return Error{"body.profiles_cross",
+                         at + (crossed ? "/back" : "/widest"),
+                         {},
+                         {{Quantity::Length, s[i].position_m}}};
+        }
+    }
+    return std::nullopt;
+}
+
+}  // namespace
+
+SolidProperties integrateSections(const SectionFunction& body) {
+    double volume = 0, mx = 0, mz = 0, xx = 0, yy = 0, zz = 0, xz = 0;
+    forEachGaussPoint(body.knots, [&](double u, double weight) {
+        const Section s = body.section(u);
+        const SectionMoments m = computeSectionMoments(s);
+        const double w = weight * body.dxdu_m(u);
+        volume += w * m.area_m2;
+        mx += w * s.x_m * m.area_m2;
+        mz += w * m.z_m3;
+        xx += w * s.x_m * s.x_m * m.area_m2;
+        yy += w * m.yy_m4;
+        zz += w * m.zz_m4;
+        xz += w * s.x_m * m.z_m3;
+    });
+    SolidProperties p;
+    p.volume_m3 = volume;
+    if (volume <= 0) {
+        return p;
+    }
+    const double cx = mx / volume;
+    const double cz = mz / volume;
+    p.centroid_m = {cx, 0, cz};
+    xx -= volume * cx * cx;
+    zz -= volume * cz * cz;
+    xz -= volume * cx * cz;
+    p.inertia_m5 << yy + zz, 0, -xz, 0, xx + zz, 0, -xz, 0, xx + yy;
+    return p;
+}
+
+Result<BodyCurves> BodyCurves::build(const Body& body, const std::string& path) {
+    if (auto error = checkStations(body, path)) {
+        return *error;
+    }
+    BodyCurves c;
+    c.nose_ = body.nose;
+    c.tail_ = body.tail;
+    c.length_m_ = body.stations.back().position_m;
+
+    std::vector<double> back, belly, halfWidth, widest, above, below;
+    for (const Station& s : body.stations) {
+        c.knots_.push_back(c.uOf(s.position_m));
+        back.push_back(s.back_m);
+        belly.push_back(s.belly_m);
+        halfWidth.push_back(s.halfWidth_m);
+        widest.push_back(std::clamp(s.widest_m, s.belly_m, s.back_m));
+        above.push_back(s.fullnessAbove);
+        below.push_back(s.fullnessBelow);
+    }
+    c.knots_.front() = 0.0;
+    c.knots_.back() = 1.0;
+    c.back_ = monotoneCubic(c.knots_, back);
+    c.belly_ = monotoneCubic(c.knots_, belly);
+    c.halfWidth_ = monotoneCubic(c.knots_, halfWidth);
+    c.widest_ = monotoneCubic(c.knots_, widest);
+    c.above_ = monotoneCubic(c.knots_, above);
+    c.below_ = monotoneCubic(c.knots_, below);
+
+    double widestHalf = 0, tallest = 0;
+    for (size_t i = 0; i + 1 < c.knots_.size(); ++i) {
+        for (int k = 0; k <= 8; ++k) {
+            const double u = c.knots_[i] + (c.knots_[i + 1] - c.knots_[i]) * k / 8.0;
+            const double top = c.back_(u);
+            const double bottom = c.belly_(u);
+            const double wide = c.widest_(u);
+            const double slack = 1e-7;
+            if (top < bottom - slack || wide > top + slack || wide < bottom - slack) {
+                return Error{"body.profiles_cross",
+                             path + "/stations/" + std::to_string(k < 5 ? i : i + 1) + "/back",
+                             {},
+                             {{Quantity::Length, c.xOf(u)}}};
+            }
+            widestHalf = std::max(widestHalf, c.halfWidth_(u));
+            tallest = std::max(tallest, top - bottom);
+        }
+    }
+    if (widestHalf < 1e-4 || tallest < 1e-4 || c.length_m_ < 1e-3) {
+        return Error{"body.no_volume", path + "/stations/1/half_width", {}, {}};
+    }
+    return c;
+}
+
+double BodyCurves::xOf(double u) const {
+    if (nose_ == EndShape::Round && tail_ == EndShape::Round) {
+        return length_m_ * 0.5 * (1 - std::cos(kPi * u));
+    }
+    if (nose_ == EndShape::Round) {
+        return length_m_ * u * u;
+    }
+    if (tail_ == EndShape::Round) {
+        return length_m_ * (1 - (1 - u) * (1 - u));
+    }
+    return length_m_ * u;
+}
+
+double BodyCurves::dxdu_m(double u) const {
+    if (nose_ == EndShape::Round && tail_ == EndShape::Round) {
+        return length_m_ * 0.5 * kPi * std::sin(kPi * u);
+    }
+    if (nose_ == EndShape::Round) {
+        return 2 * length_m_ * u;
+    }
+    if (tail_ == EndShape::Round) {
+        return 2 * length_m_ * (1 - u);
+    }
+    return length_m_;
+}
+
+double BodyCurves::uOf(double x_m) const {
+    const double share = std::clamp(x_m / length_m_, 0.0, 1.0);
+    if (nose_ == EndShape::Round && tail_ == EndShape::Round) {
+        return std::acos(1 - 2 * share) / kPi;
+    }
+    if (nose_ == EndShape::Round) {
+        return std::sqrt(share);
+    }
+    if (tail_ == EndShape::Round) {
+        return 1 - std::sqrt(1 - share);
+    }
+    return share;
+}
+
+Section BodyCurves::at(double u) const {
+    u = std::clamp(u, 0.0, 1.0);
+    Section s;
+    s.x_m = xOf(u);
+    s.back_m = back_(u);
+    s.belly_m = std::min(belly_(u), s.back_m);
+    s.halfWidth_m = std::max(0.0, halfWidth_(u));
+    s.widest_m = std::clamp(widest_(u), s.belly_m, s.back_m);
+    s.fullnessAbove = std::clamp(above_(u), 1.0, 20.0);
+    s.fullnessBelow = std::clamp(below_(u), 1.0, 20.0);
+    return s;
+}
+
+bool BodyCurves::contains(const Eigen::Vector3d& p) const {
+    if (p.x() <= 0 || p.x() >= length_m_) {
+        return false;
+    }
+    const Section s = atX(p.x());
+    const bool upper = p.z() > s.widest_m;
+    const double h = upper ? s.back_m - s.widest_m : s.widest_m - s.belly_m;
+    if (h <= 0 || s.halfWidth_m <= 0) {
+        return false;
+    }
+    const double n = upper ? s.fullnessAbove : s.fullnessBelow;
+    return std::pow(std::abs(p.y()) / s.halfWidth_m, n) +
+               std::pow(std::abs(p.z() - s.widest_m) / h, n) <
+           1.0;
+}
+
+SectionFunction BodyCurves::function() const {
+    return {[this](double u) { return at(u); }, [this](double u) { return dxdu_m(u); }, knots_};
+}
+
+BodySizes measureBody(const BodyCurves& curves) {
+    BodySizes sizes;
+    sizes.length_m = curves.length_m();
+    double area = 0, squareArea = 0;
+    forEachGaussPoint(curves.knots(), [&](double u, double weight) {
+        const Section s = curves.at(u);
+        const double w = weight * curves.dxdu_m(u);
+        sizes.planArea_m2 += 2 * s.halfWidth_m * w;
+        sizes.planMoment_m3 += 2 * s.halfWidth_m * s.x_m * w;
+        area += w * computeSectionMoments(s).area_m2;
+        squareArea += w * 2 * s.halfWidth_m * (s.back_m - s.belly_m);
+    });
+    // An ellipse fills pi/4 of its box and a box all of it.
+    const double filled = squareArea > 0 ? area / squareArea : kPi / 4;
+    sizes.fullness = std::clamp((filled - kPi / 4) / (1 - kPi / 4), 0.0, 1.0);
+    constexpr int kSamples = 400;
+    for (int i = 0; i <= kSamples; ++i) {
+        const Section s = curves.at(double(i) / kSamples);
+        if (2 * s.halfWidth_m > sizes.maxWidth_m + 1e-12) {
+            sizes.maxWidth_m = 2 * s.halfWidth_m;
+            sizes.widestAt_m = s.x_m;
+        }
+        sizes.maxHeight_m = std::max(sizes.maxHeight_m, s.back_m - s.belly_m);
+    }
+    for (double knot : curves.knots()) {  // a typed maximum sits exactly on a station
+        const Section s = curves.at(knot);
+        if (2 * s.halfWidth_m >= sizes.maxWidth_m - 1e-12) {
+            sizes.maxWidth_m = 2 * s.halfWidth_m;
+            sizes.widestAt_m = s.x_m;
+        }
+        sizes.maxHeight_m = std::max(sizes.maxHeight_m, s.back_m - s.belly_m);
+    }
+    return sizes;
+}
+
+}  // namespace wl

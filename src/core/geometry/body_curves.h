@@ -1,0 +1,81 @@
+// Stations joined into a smooth body: sections at any length, exact volume properties.
+#pragma once
+
+#include <functional>
+#include <vector>
+
+#include <Eigen/Core>
+
+#include "core/base/result.h"
+#include "core/design/design.h"
+#include "core/geometry/section.h"
+
+namespace wl {
+
+/// Volume properties of a solid of density 1. Second moments are about the centroid.
+struct SolidProperties {
+    double volume_m3 = 0.0;
+    Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
+    Eigen::Matrix3d inertia_m5 = Eigen::Matrix3d::Zero();
+};
+
+/// A body as a function of u in [0, 1]: section(u), and dx/du at u.
+struct SectionFunction {
+    std::function<Section(double u)> section;
+    std::function<double(double u)> dxdu_m;
+    std::vector<double> knots;  ///< ascending from 0 to 1; the function is smooth between them
+};
+
+/// Gauss-Legendre quadrature of the exact section moments, 10 points between knots.
+SolidProperties integrateSections(const SectionFunction& body);
+
+/// The drawn body. Every outline is a monotone cubic (Fritsch & Butland 1984) through the stations,
+/// so a typed maximum stays the maximum and an edit stays local. The cubic runs in u, not in x:
+///   round nose and tail   x = L (1 - cos(pi u)) / 2
+///   round nose only       x = L u^2          (round tail only: mirrored)
+///   both pointed          x = L u
+/// which makes y ~ sqrt(x) at a round end exactly representable; interpolating in x would cut an
+/// ellipsoid typed as nine stations by 1.6 % of its volume.
+class BodyCurves {
+  public:
+    /// Errors: "body.too_few_stations", "body.nose_not_at_zero", "body.stations_out_of_order",
+    /// "body.profiles_cross" (back at or under belly where there is width, or the widest line
+    /// outside them, also between stations; value: position), "body.no_volume".
+    static Result<BodyCurves> build(const Body& body, const std::string& path);
+
+    double length_m() const { return length_m_; }
+    const std::vector<double>& knots() const { return knots_; }
+
+    Section at(double u) const;
+    Section atX(double x_m) const { return at(uOf(x_m)); }
+    double xOf(double u) const;
+    double dxdu_m(double u) const;
+    /// u for an x; x outside the body is held to its ends.
+    double uOf(double x_m) const;
+    /// True when the point (body frame, m) lies inside the skin.
+    bool contains(const Eigen::Vector3d& point_m) const;
+
+    SectionFunction function() const;
+
+  private:
+    using Curve = std::function<double(double)>;
+    EndShape nose_ = EndShape::Round;
+    EndShape tail_ = EndShape::Round;
+    double length_m_ = 0.0;
+    std::vector<double> knots_;
+    Curve back_, belly_, halfWidth_, widest_, above_, below_;
+};
+
+/// Plain sizes a maker would measure, from the curves.
+struct BodySizes {
+    double length_m = 0.0;
+    double maxWidth_m = 0.0;
+    double maxHeight_m = 0.0;
+    double widestAt_m = 0.0;  ///< x of the greatest width
+    double planArea_m2 = 0.0;
+    double planMoment_m3 = 0.0;  ///< integral of width x dx, x aft from the nose
+    double fullness = 0.0;  ///< squareness of the sections: 0 ellipse, 1 box, by volume
+};
+BodySizes measureBody(const BodyCurves& curves);
+
+}  // namespace wl

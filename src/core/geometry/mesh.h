@@ -1,0 +1,45 @@
+// Closed triangle surfaces and their exact volume integrals.
+#pragma once
+
+#include <array>
+#include <vector>
+
+#include <Eigen/Core>
+
+#include "core/geometry/body_curves.h"
+
+namespace wl {
+
+/// Vertices [n] in metres, body frame; triangles index them counter-clockwise seen from outside.
+struct TriangleMesh {
+    std::vector<Eigen::Vector3d> vertices_m;
+    std::vector<std::array<int, 3>> triangles;
+};
+
+/// Volume, centroid and inertia of a closed mesh by signed tetrahedra (equal to the polynomial
+/// integrals of Mirtich 1996), taken about the mean vertex so that a mesh far from the origin loses
+/// no digits.
+SolidProperties integrateMesh(const TriangleMesh& mesh);
+
+/// Area and area centroid of the skin.
+struct SkinProperties {
+    double area_m2 = 0.0;
+    Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
+};
+SkinProperties integrateSkin(const TriangleMesh& mesh);
+
+/// True when every edge is shared by exactly two triangles that run along it in opposite senses,
+/// and the enclosed volume is positive.
+bool isClosedAndOutward(const TriangleMesh& mesh);
+
+/// Mesh of the body with about `lengthwise` rings of `around` points (a multiple of four), each ring
+/// scaled to its exact area and the whole to the exact volume, so that only the shape is approximate.
+TriangleMesh meshBody(const BodyCurves& curves, double exactVolume_m3, int lengthwise, int around);
+
+/// A flat plate: `outline_m` [n] is a simple polygon in the plane (along, across), counter-clockwise;
+/// it is set at `root` with unit axes `along` and `across`, thickness centred on that plane.
+TriangleMesh meshPlate(const std::vector<Eigen::Vector2d>& outline_m, const Eigen::Vector3d& root_m,
+                       const Eigen::Vector3d& along, const Eigen::Vector3d& across,
+                       double thickness_m);
+
+}  // namespace wl

@@ -1,0 +1,248 @@
+#include "core/hydro/equilibrium.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <Eigen/Eigenvalues>
+#include <Eigen/Geometry>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+constexpr double kLargestTilt_rad = 0.2;
+constexpr double kSettledArm_m = 1e-9;
+constexpr double kSettledTilt_rad = 1e-7;
+constexpr double kSettledHeave_m = 1e-10;
+constexpr double kSettledVolume_m3 = 1e-14;
+constexpr double kUndecidedArm_m = 0.3e-3;
+
+struct Energy {
+    double value;              // E/g, kg m
+    Eigen::Vector3d gradient;  // d, tilt aft axis, tilt port axis
+    Eigen::Matrix3d hessian;
+    Submerged wet;
+};
+
+Energy evaluateEnergy(const FloatingBody& body, const WaterPlane& plane) {
+    const double rho = body.waterDensity_kg_m3;
+    const PlaneAxes axes = planeAxes(plane.normal);
+    Energy e;
+    e.wet = computeSubmerged(body.shape, plane);
+    const Submerged& w = e.wet;
+    const Eigen::Vector3d balance = body.mass_kg * body.centreOfGravity_m - rho * w.moment_m4;
+    const double lift = body.mass_kg - rho * w.volume_m3;
+    e.value = plane.normal.dot(balance) - plane.offset_m * lift;
+    e.gradient = {-lift, axes.aft.dot(balance), axes.port.dot(balance)};
+    const Eigen::Vector2d first = rho * w.waterplaneMoment_m3;
+    const Eigen::Matrix2d second = rho * w.waterplaneSecond_m4 -
+                                   plane.normal.dot(balance) * Eigen::Matrix2d::Identity();
+    e.hessian << rho * w.waterplaneArea_m2, -first.x(), -first.y(),  //
+        -first.x(), second(0, 0), second(0, 1),                      //
+        -first.y(), second(1, 0), second(1, 1);
+    return e;
+}
+
+WaterPlane stepped(const WaterPlane& plane, const Eigen::Vector3d& step) {
+    const PlaneAxes axes = planeAxes(plane.normal);
+    const Eigen::Vector3d moved = plane.normal + step.y() * axes.aft + step.z() * axes.port;
+    // Keeping the offset along the normalised direction turns the plane about the body origin.
+    return {moved.normalized(), plane.offset_m + step.x()};
+}
+
+// Tilt stiffness with heave free to follow: Schur complement of the heave term.
+Eigen::Matrix2d tiltStiffness(const Energy& e) {
+    const double heave = e.hessian(0, 0);
+    const Eigen::Vector2d coupling = e.hessian.block<2, 1>(1, 0);
+    Eigen::Matrix2d tilt = e.hessian.block<2, 2>(1, 1);
+    if (heave > 0) {
+        tilt -= coupling * coupling.transpose() / heave;
+    }
+    return tilt;
+}
+
+}  // namespace
+
+Eigen::Vector3d upInBody(double pitch, double roll) {
+    return {-std::cos(roll) * std::sin(pitch), std::sin(roll), std::cos(pitch) * std::cos(roll)};
+}
+
+// Inverse of upInBody: R = Rx(roll) Ry(pitch) gives up = (-cos r sin p, sin r, cos r cos p).
+double pitchOf(const Eigen::Vector3d& up) {
+    return std::asin(std::clamp(-up.x(), -1.0, 1.0));
+}
+
+double rollOf(const Eigen::Vector3d& up) {
+    return std::atan2(up.y(), up.z());
+}
+
+double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up) {
+    double low = 1e9, high = -1e9;
+    for (const TriangleMesh& hull : body.shape.hulls) {
+        for (const Eigen::Vector3d& v : hull.vertices_m) {
+            low = std::min(low, up.dot(v));
+            high = std::max(high, up.dot(v));
+        }
+    }
+    for (const SmallPart& part : body.shape.parts) {
+        const double radius = std::cbrt(3 * part.volume_m3 / (4 * kPi));
+        low = std::min(low, up.dot(part.centre_m) - radius);
+        high = std::max(high, up.dot(part.centre_m) + radius);
+    }
+    const double wanted = body.mass_kg / body.waterDensity_kg_m3;
+    // Newton on a monotone function, kept inside a shrinking bracket.
+    double offset = 0.5 * (low + high);
+    for (int i = 0; i < 60 && high - low > 1e-13; ++i) {
+        const Submerged wet = computeSubmerged(body.shape, {up, offset});
+        const double error = wet.volume_m3 - wanted;
+        (error > 0 ? high : low) = offset;
+        if (std::abs(error) < kSettledVolume_m3) {
+            break;
+        }
+        double next = wet.waterplaneArea_m2 > 0 ? offset - error / wet.waterplaneArea_m2 : low;
+        if (!(next > low && next < high)) {
+            next = 0.5 * (low + high);
+        }
+        offset = next;
+    }
+    return offset;
+}
+
+FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up) {
+    // A nudge of a twentieth of a degree off any exact balance.
+    const PlaneAxes startAxes = planeAxes(up);
+    WaterPlane plane;
+    plane.normal = (up + 7e-4 * startAxes.aft + 9e-4 * startAxes.port).normalized();
+    plane.offset_m = findWaterline(body, plane.normal);
+
+    Energy now = evaluateEnergy(body, plane);
+    const double massScale = std::max(body.mass_kg, 1e-9);
+    bool settled = false;
+    for (int iteration = 0; iteration < 80 && !settled; ++iteration) {
+        // Scale heave to the tilt's size so that the eigenvectors mean the same in any bait.
+        const double length = 0.02;
+        Eigen::Matrix3d scaled = now.hessian;
+        scaled.row(0) *= length;
+        scaled.col(0) *= length;
+        Eigen::Vector3d gradient = now.gradient;
+        gradient.x() *= length;
+        const Eigen::SelfAdjointEigenSolver<Eigen::Matrix3d> eigen(scaled);
+        const Eigen::Vector3d values =
+            eigen.eigenvalues().cwiseAbs().cwiseMax(1e-6 * massScale * length);
+        Eigen::Vector3d step = -eigen.eigenvectors() *
+                               (eigen.eigenvectors().transpose() * gradient).cwiseQuotient(values);
+        step.x() *= length;
+        const double tilt = step.tail<2>().norm();
+        if (tilt > kLargestTilt_rad) {
+            step *= kLargestTilt_rad / tilt;
+        }
+        if (step.tail<2>().norm() < kSettledTilt_rad && std::abs(step.x()) < kSettledHeave_m) {
+            break;
+        }
+        bool improved = false;
+        for (int halving = 0; halving < 10; ++halving) {
+            const WaterPlane next = stepped(plane, step);
+            const Energy there = evaluateEnergy(body, next);
+            if (there.value <= now.value + 1e-18) {
+                improved = true;
+                plane = next;
+                now = there;
+                break;
+            }
+            step *= 0.5;
+        }
+        settled = !improved || now.gradient.cwiseAbs().maxCoeff() < kSettledArm_m * massScale;
+    }
+    if (std::abs(now.gradient.x()) > 1e-9 * massScale) {
+        plane.offset_m = findWaterline(body, plane.normal);
+        now = evaluateEnergy(body, plane);
+    }
+
+    FloatAttitude rest;
+    rest.plane = plane;
+    rest.pitch_rad = pitchOf(plane.normal);
+    rest.roll_rad = rollOf(plane.normal);
+    rest.energy_J = kGravity_m_s2 * now.value;
+    if (now.wet.volume_m3 > 0) {
+        rest.centreOfBuoyancy_m = now.wet.moment_m4 / now.wet.volume_m3;
+    }
+    const Eigen::Matrix2d stiffness = tiltStiffness(now);
+    rest.metacentricHeightPitch_m = stiffness(0, 0) / massScale;
+    rest.metacentricHeightRoll_m = stiffness(1, 1) / massScale;
+    const Eigen::SelfAdjointEigenSolver<Eigen::Matrix2d> eigen(stiffness);
+    const bool balanced = now.gradient.tail<2>().norm() < 1e-5 * massScale;
+    rest.stable = balanced && eigen.eigenvalues().minCoeff() > 1e-7 * massScale;
+    return rest;
+}
+
+std::vector<FloatAttitude> findStableAttitudes(const FloatingBody& body,
+                                               const FloatingShape& search) {
+    constexpr double kSame_rad = 2.0 * kDegree;
+    FloatingBody coarse = body;
+    coarse.shape = search;
+    // The same mass must float in the coarse shape too.
+    const double full = computeDisplaced(search).volume_m3 * body.waterDensity_kg_m3;
+    coarse.mass_kg = std::min(body.mass_kg, full * (1 - 1e-9));
+
+    std::vector<Eigen::Vector3d> starts{upInBody(0, 0)};
+    for (const double roll : {45.0, -45.0, 90.0, -90.0, 135.0, -135.0, 180.0}) {
+        starts.push_back(upInBody(0, roll * kDegree));
+    }
+    for (const double pitch : {60.0, -60.0, 88.0, -88.0}) {
+        starts.push_back(upInBody(pitch * kDegree, 0));
+    }
+    std::vector<FloatAttitude> found;
+    auto alreadyFound = [&found](const Eigen::Vector3d& up) {
+        return std::any_of(found.begin(), found.end(), [&up](const FloatAttitude& a) {
+            return std::acos(std::clamp(a.plane.normal.dot(up), -1.0, 1.0)) < kSame_rad;
+        });
+    };
+    for (size_t i = 0; i < starts.size(); ++i) {
+        if (i > 0 && alreadyFound(starts[i])) {
+            continue;
+        }
+        const FloatAttitude rough = settleFrom(coarse, starts[i]);
+        if (!rough.stable || (i > 0 && alreadyFound(rough.plane.normal))) {
+            continue;
+        }
+        const FloatAttitude rest = settleFrom(body, rough.plane.normal);
+        if (rest.stable && !alreadyFound(rest.plane.normal)) {
+            found.push_back(rest);
+        }
+    }
+    if (found.size() > 1) {
+        std::stable_sort(found.begin() + 1, found.end(),
+                         [](const FloatAttitude& a, const FloatAttitude& b) {
+                             return a.energy_J < b.energy_J;
+                         });
+        const double deepest =
+            std::min_element(found.begin(), found.end(),
+                             [](const FloatAttitude& a, const FloatAttitude& b) {
+                                 return a.energy_J < b.energy_J;
+                             })
+                ->energy_J;
+        for (FloatAttitude& attitude : found) {
+            attitude.energy_J -= deepest;
+        }
+    } else if (found.size() == 1) {
+        found.front().energy_J = 0;
+    }
+    return found;
+}
+
+SubmergedAttitude hangUnderWater(const Eigen::Vector3d& centreOfGravity_m,
+                                 const Eigen::Vector3d& centreOfBuoyancy_m) {
+    SubmergedAttitude attitude;
+    const Eigen::Vector3d arm = centreOfBuoyancy_m - centreOfGravity_m;
+    attitude.arm_m = arm.norm();
+    attitude.decided = attitude.arm_m >= kUndecidedArm_m;
+    if (attitude.arm_m > 0) {
+        const Eigen::Vector3d up = arm / attitude.arm_m;
+        attitude.pitch_rad = pitchOf(up);
+        attitude.roll_rad = rollOf(up);
+    }
+    return attitude;
+}
+
+}  // namespace wl

@@ -1,0 +1,64 @@
+// Where a buoyant body comes to rest in still water: every stable attitude, in three dimensions.
+#pragma once
+
+#include <stop_token>
+#include <vector>
+
+#include <Eigen/Core>
+
+#include "core/hydro/submerged.h"
+
+namespace wl {
+
+/// A body with its mass and centre of gravity in water of one density.
+struct FloatingBody {
+    FloatingShape shape;
+    double mass_kg = 0.0;
+    Eigen::Vector3d centreOfGravity_m = Eigen::Vector3d::Zero();
+    double waterDensity_kg_m3 = 1000.0;
+};
+
+/// One resting attitude.
+struct FloatAttitude {
+    WaterPlane plane;
+    double pitch_rad = 0.0;  ///< positive nose up
+    double roll_rad = 0.0;   ///< positive port side up
+    Eigen::Vector3d centreOfBuoyancy_m = Eigen::Vector3d::Zero();
+    double metacentricHeightRoll_m = 0.0;   ///< GM = KB + BM - KG, rolling
+    double metacentricHeightPitch_m = 0.0;  ///< GM, pitching
+    double energy_J = 0.0;                  ///< potential energy above the deepest attitude found
+    bool stable = false;
+};
+
+/// World up in the body frame for an attitude, and back.
+Eigen::Vector3d upInBody(double pitch_rad, double roll_rad);
+double pitchOf(const Eigen::Vector3d& up);
+double rollOf(const Eigen::Vector3d& up);
+
+/// Plane offset at which the submerged volume carries the mass in that attitude. The body must be
+/// buoyant (mass < density x whole volume); otherwise the offset just covers it.
+double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up);
+
+/// Follows the energy downhill from an attitude to rest. Potential energy over heave and two tilts,
+/// E/g = m (n.G - d) - rho * integral of (n.r - d) over the submerged volume; damped Newton with the
+/// waterplane stiffness, steps under 0.2 rad, symmetric starts nudged so that an unstable balance is
+/// left. `stable` is false when it did not settle or the stiffness is not positive.
+FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up);
+
+/// All stable attitudes, the one reached from level first, then by rising energy. `search` may be a
+/// coarser mesh of the same body used to look for them; each is finished on `body`.
+std::vector<FloatAttitude> findStableAttitudes(const FloatingBody& body,
+                                               const FloatingShape& search);
+
+/// Attitude of a body wholly under water: centre of gravity straight below that of buoyancy.
+/// `decided` is false when the two are under 0.3 mm apart.
+struct SubmergedAttitude {
+    double pitch_rad = 0.0;
+    double roll_rad = 0.0;
+    double arm_m = 0.0;
+    bool decided = false;
+};
+SubmergedAttitude hangUnderWater(const Eigen::Vector3d& centreOfGravity_m,
+                                 const Eigen::Vector3d& centreOfBuoyancy_m);
+
+}  // namespace wl

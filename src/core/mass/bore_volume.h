@@ -1,0 +1,32 @@
+// The wood a bore takes out of the body.
+#pragma once
+
+#include "core/design/design.h"
+#include "core/geometry/body_curves.h"
+
+namespace wl {
+
+/// A bore measured in the body. The axis starts on the skin and runs `depth` inwards; only the part
+/// inside the body counts, its curved mouth included (polar Gauss rule over the disc, 5 x 8 nodes).
+/// The bottom is flat; a drill point is not counted.
+struct BoreGeometry {
+    bool entersBody = false;         ///< false: there is no skin at this place
+    Eigen::Vector3d mouth_m = Eigen::Vector3d::Zero();
+    Eigen::Vector3d inward = Eigen::Vector3d::UnitZ();  ///< unit vector along the axis
+    double removed_m3 = 0.0;
+    Eigen::Vector3d removedCentroid_m = Eigen::Vector3d::Zero();
+    double wallBeyond_m = 0.0;       ///< skin left past the bottom, negative: comes out
+    double wallBeside_m = 0.0;       ///< least skin beside the bottom rim, negative: comes out
+    double plugLength_m = 0.0;       ///< held to the depth of the bore
+    double plugVolume_m3 = 0.0;
+    Eigen::Vector3d plugCentroid_m = Eigen::Vector3d::Zero();
+    double fillerVolume_m3 = 0.0;
+    Eigen::Vector3d fillerCentroid_m = Eigen::Vector3d::Zero();
+};
+
+BoreGeometry measureBore(const BodyCurves& body, const Bore& bore);
+
+/// Centroid of a plug of the given length at the bottom of the bore.
+Eigen::Vector3d plugCentroid(const BoreGeometry& bore, double depth_m, double plugLength_m);
+
+}  // namespace wl

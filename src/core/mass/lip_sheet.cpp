@@ -1,0 +1,81 @@
+#include "core/mass/lip_sheet.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/units.h"
+
+namespace wl {
+
+std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
+    const double round = std::min(lip.tipRound_m, lip.length_m);
+    const double straight = lip.length_m - round;
+    std::vector<Eigen::Vector2d> outline{{0.0, 0.5 * lip.rootWidth_m}, {0.0, -0.5 * lip.rootWidth_m}};
+    if (straight > 1e-9 || round < 1e-9) {
+        outline.emplace_back(straight, -0.5 * lip.width_m);
+    }
+    constexpr int kArc = 32;
+    if (round >= 1e-9) {
+        // A polygon on the ellipse is small by its chord error; push it out to equal area.
+        const double chord = std::sin(kPi / kArc) / (kPi / kArc);
+        const double grow = 1.0 / std::sqrt(chord);
+        const int first = straight > 1e-9 ? 1 : 0;
+        for (int i = first; i <= kArc - first; ++i) {
+            const double t = -0.5 * kPi + kPi * i / kArc;
+            const double g = i == 0 || i == kArc ? 1.0 : grow;
+            outline.emplace_back(straight + round * std::cos(t) * g,
+                                 0.5 * lip.width_m * std::sin(t) * g);
+        }
+    }
+    if (straight > 1e-9 || round < 1e-9) {
+        outline.emplace_back(straight, 0.5 * lip.width_m);
+    }
+    return outline;
+}
+
+Eigen::Vector3d lipDirection(const Lip& lip) {
+    return {-std::cos(lip.angle_rad), 0.0, -std::sin(lip.angle_rad)};
+}
+
+Eigen::Vector3d lipUpperNormal(const Lip& lip) {
+    return {-std::sin(lip.angle_rad), 0.0, std::cos(lip.angle_rad)};
+}
+
+LipSheet measureLip(const Lip& lip) {
+    LipSheet sheet;
+    if (!lip.present) {
+        return sheet;
+    }
+    double moment = 0;
+    const std::vector<Eigen::Vector2d> outline = lipOutline(lip);
+    for (size_t i = 0; i < outline.size(); ++i) {
+        const Eigen::Vector2d& a = outline[i];
+        const Eigen::Vector2d& b = outline[(i + 1) % outline.size()];
+        const double cross = a.x() * b.y() - b.x() * a.y();
+        sheet.area_m2 += 0.5 * cross;
+        moment += cross * (a.x() + b.x()) / 6;
+    }
+    sheet.centroidAlong_m = sheet.area_m2 > 0 ? moment / sheet.area_m2 : 0.0;
+    sheet.outsideVolume_m3 = sheet.area_m2 * lip.thickness_m;
+    sheet.insideVolume_m3 = lip.rootWidth_m * lip.slotDepth_m * lip.thickness_m;
+    const double volume = sheet.outsideVolume_m3 + sheet.insideVolume_m3;
+    sheet.mass_kg = lip.density_kg_m3 * volume;
+    const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
+    const Eigen::Vector3d along = lipDirection(lip);
+    sheet.insideCentroid_m = root - along * 0.5 * lip.slotDepth_m;
+    sheet.centreOfMass_m = (sheet.outsideVolume_m3 * (root + along * sheet.centroidAlong_m) +
+                            sheet.insideVolume_m3 * sheet.insideCentroid_m) /
+                           volume;
+    return sheet;
+}
+
+Eigen::Vector3d tiePoint(const Design& design) {
+    if (design.tie.place == TiePlace::Lip && design.lip.present) {
+        const Eigen::Vector3d root(design.lip.slotX_m, 0, design.lip.slotZ_m);
+        return root + lipDirection(design.lip) * design.tie.upLip_m +
+               lipUpperNormal(design.lip) * (design.tie.standOff_m);
+    }
+    return {design.tie.x_m, 0, design.tie.z_m};
+}
+
+}  // namespace wl

@@ -1,0 +1,80 @@
+// Every part's mass, place and displaced volume, and their sums.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include <Eigen/Core>
+
+#include "core/design/design.h"
+#include "core/geometry/mesh.h"
+#include "core/hydro/submerged.h"
+#include "core/mass/bore_volume.h"
+#include "core/mass/lip_sheet.h"
+#include "core/mass/stock_density.h"
+
+namespace wl {
+
+enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat };
+
+/// Whether a mass was put on a scale, worked out from sizes, or taken from a shelf.
+enum class Origin { Weighed, Computed, Typical };
+
+/// One part. `displaced_m3` is water pushed aside outside the bare body.
+struct MassItem {
+    PartKind kind = PartKind::Body;
+    Origin origin = Origin::Computed;
+    std::string name;
+    std::string path;
+    double mass_kg = 0.0;
+    double displaced_m3 = 0.0;
+    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
+    double netDoubt_kg = 0.0;  ///< standard uncertainty of its weight in water
+};
+
+/// Masses the scale should read as the bait is built.
+struct StageMasses {
+    double shapedBody_kg = 0.0;    ///< before any hole
+    double drilledBody_kg = 0.0;   ///< bores, slot and sockets cut, nothing in them
+    double sealedBody_kg = 0.0;    ///< with the sealer coats
+    double withLead_kg = 0.0;      ///< plugs and filler in
+    double withHardware_kg = 0.0;  ///< lip, eyes, rings, hooks
+    double finished_kg = 0.0;      ///< all coats
+};
+
+struct MassBalance {
+    std::vector<MassItem> items;
+    double mass_kg = 0.0;
+    Eigen::Vector3d centreOfGravity_m = Eigen::Vector3d::Zero();
+    double displacedVolume_m3 = 0.0;
+    Eigen::Vector3d centreOfBuoyancy_m = Eigen::Vector3d::Zero();
+    double netDoubt_kg = 0.0;  ///< standard uncertainty of (displaced mass - mass)
+    StageMasses stages;
+    std::vector<BoreGeometry> bores;
+    LipSheet lip;
+    FloatingShape shape;
+    FloatingShape coarseShape;  ///< same volume, fewer faces, for searching
+};
+
+/// What the balance is made of besides the design itself.
+struct BodyInputs {
+    const BodyCurves& curves;         ///< breadths already scaled to the trusted volume
+    const SolidProperties& solid;     ///< exact, of those curves
+    const BodyReckoning& reckoning;
+    const TriangleMesh& mesh;
+    const TriangleMesh& coarseMesh;
+};
+
+/// Sums the parts. Swinging parts (hooks, rings) act at their eye. Coats lie on the skin's area
+/// centroid; their curvature term is left out (under 3 % of a coat's volume).
+MassBalance computeMassBalance(const Design& design, const BodyInputs& body,
+                               double waterDensity_kg_m3);
+
+/// Mass of one such fitting: weighed, else typical.
+double fittingMass_kg(const Fitting& fitting);
+/// True for hooks and rings.
+bool swings(FittingKind kind);
+/// Where the fitting acts: its eye's place when it hangs from one, else its own.
+Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting);
+
+}  // namespace wl

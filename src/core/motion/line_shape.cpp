@@ -1,0 +1,136 @@
+#include "core/motion/line_shape.h"
+
+#include <algorithm>
+#include <array>
+#include <boost/numeric/odeint/stepper/runge_kutta4.hpp>
+#include <cmath>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+using State = std::array<double, 4>;  // place (to rod, down), tension vector
+using Stepper = boost::numeric::odeint::runge_kutta4<State>;
+
+struct LineEquations {
+    const Line& line;
+    const LineVelocity& velocity;
+    double weight_N_m;
+
+    void operator()(const State& y, State& dy, double) const {
+        const Eigen::Vector2d tension(y[2], y[3]);
+        const double size = std::max(tension.norm(), 1e-12);
+        const Eigen::Vector2d t = tension / size;
+        const Eigen::Vector2d v = velocity({y[0], y[1]});
+        const double along = v.dot(t);
+        const Eigen::Vector2d across = v - along * t;
+        const double acrossSpeed = across.norm();
+        const double half = 0.5 * line.waterDensity_kg_m3 * line.diameter_m;
+        const Eigen::Vector2d pull =
+            half * line.normalDrag(acrossSpeed) * acrossSpeed * across +
+            half * kPi * line.tangentialDrag * std::abs(along) * along * t;
+        dy = {t.x(), t.y(), pull.x(), pull.y() - weight_N_m};
+    }
+};
+
+}  // namespace
+
+double Line::submergedWeight_N_m() const {
+    return (density_kg_m3 - waterDensity_kg_m3) * kPi / 4 * diameter_m * diameter_m *
+           kGravity_m_s2;
+}
+
+double Line::airWeight_N_m() const {
+    return density_kg_m3 * kPi / 4 * diameter_m * diameter_m * kGravity_m_s2;
+}
+
+double Line::normalDrag(double normalSpeed_m_s) const {
+    if (fixedNormalDrag > 0) {
+        return fixedNormalDrag;
+    }
+    const double re = std::max(normalSpeed_m_s * diameter_m / waterViscosity_m2_s, 1e-6);
+    const double root = std::cbrt(re);
+    return strumming * (1 + 10 / (root * root));
+}
+
+double lineDensity_kg_m3(LineKind kind) {
+    switch (kind) {
+        case LineKind::Nylon:
+            return 1140.0;
+        case LineKind::Fluorocarbon:
+            return 1780.0;
+        case LineKind::Braid:
+            return 970.0;
+    }
+    return 1140.0;
+}
+
+LineEnd integrateLine(const Line& line, double tension_N, double lineAngle_rad, double length_m,
+                      double depth_m, int steps, const LineVelocity& velocity,
+                      std::vector<Eigen::Vector2d>* trace) {
+    const LineEquations equations{line, velocity, line.submergedWeight_N_m()};
+    Stepper stepper;
+    State y{0, 0, tension_N * std::cos(lineAngle_rad), -tension_N * std::sin(lineAngle_rad)};
+    const double ds = length_m / steps;
+    double s = 0;
+    auto note = [trace](double x, double z) {
+        if (trace != nullptr) {
+            trace->emplace_back(x, z);
+        }
+    };
+    note(0, 0);
+    for (int i = 0; i < steps; ++i) {
+        const State before = y;
+        stepper.do_step(equations, y, s, ds);
+        const double depthBefore = depth_m + before[1];
+        const double depthAfter = depth_m + y[1];
+        if (depthAfter < 0) {
+            const double share = std::clamp(depthBefore / (depthBefore - depthAfter), 0.0, 1.0);
+            y = before;
+            if (share > 0) {
+                stepper.do_step(equations, y, s, ds * share);
+            }
+            s += ds * share;
+            note(y[0], y[1]);
+            const double rest = std::max(0.0, length_m - s);
+            const Eigen::Vector2d pull(y[2], y[3] - 0.5 * line.airWeight_N_m() * rest);
+            const Eigen::Vector2d end =
+                Eigen::Vector2d(y[0], y[1]) + rest * pull / std::max(pull.norm(), 1e-12);
+            note(end.x(), end.y());
+            return {end, {y[2], y[3]}, s};
+        }
+        s += ds;
+        note(y[0], y[1]);
+    }
+    return {{y[0], y[1]}, {y[2], y[3]}, s};
+}
+
+double trolledDepth_m(const Line& line, double tension_N, double lineAngle_rad, double speed_m_s,
+                      double length_m, double height_m) {
+    const LineVelocity level = [speed_m_s](const Eigen::Vector2d&) {
+        return Eigen::Vector2d(speed_m_s, 0);
+    };
+    const double curl = 0.5 * line.waterDensity_kg_m3 * line.diameter_m;
+    const int steps = std::max(
+        200, static_cast<int>(6 * length_m * curl * 1.3 * speed_m_s * speed_m_s / tension_N));
+    std::vector<Eigen::Vector2d> points;
+    integrateLine(line, tension_N, lineAngle_rad, length_m, 1e6, steps, level, &points);
+    // The rest above the surface is straight at the line's angle there: the wet length is the one
+    // whose remaining line just spans the height of the rod tip.
+    const double ds = length_m / steps;
+    double lastGap = 0;
+    for (size_t i = 1; i < points.size(); ++i) {
+        const Eigen::Vector2d t = (points[i] - points[i - 1]) / ds;
+        const double rest = length_m - ds * double(i);
+        const double gap = -t.y() * rest - height_m;
+        if (gap <= 0) {
+            const double share = i == 1 || lastGap == gap ? 1.0 : lastGap / (lastGap - gap);
+            return -(points[i - 1].y() + share * (points[i].y() - points[i - 1].y()));
+        }
+        lastGap = gap;
+    }
+    return -points.back().y();
+}
+
+}  // namespace wl

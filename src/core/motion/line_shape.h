@@ -1,0 +1,56 @@
+// The line between bait and rod tip: its shape under drag and weight.
+#pragma once
+
+#include <complex>
+#include <functional>
+#include <vector>
+
+#include <Eigen/Core>
+
+#include "core/design/design.h"
+
+namespace wl {
+
+/// A line in a water. strumming multiplies the normal drag (1 still, about 1.5 strumming).
+struct Line {
+    double diameter_m = 0.0003;
+    double density_kg_m3 = 1140.0;
+    double waterDensity_kg_m3 = 998.0;
+    double waterViscosity_m2_s = 1.0e-6;
+    double tangentialDrag = 0.010;  ///< Berteaux, Buoy Engineering; range .005-.02, recalled
+    double strumming = 1.0;
+    double fixedNormalDrag = 0.0;  ///< over 0: used instead of White's curve (for checks)
+
+    double submergedWeight_N_m() const;
+    double airWeight_N_m() const;
+    /// 1 + 10 Re^(-2/3) (White, Viscous Fluid Flow, recalled) times strumming.
+    double normalDrag(double normalSpeed_m_s) const;
+};
+
+/// Specific gravity of a line kind (typical, recalled): nylon 1.14, fluorocarbon 1.78, braid 0.97.
+double lineDensity_kg_m3(LineKind kind);
+
+/// Velocity of the line at a point: (towards the rod, down) in m/s; the point is (towards the rod,
+/// down) from the bait.
+using LineVelocity = std::function<Eigen::Vector2d(const Eigen::Vector2d& place_m)>;
+
+/// Where the line gets to: positions (towards the rod, down) from the bait, and the tension vector
+/// (pulling on towards the rod) at the end.
+struct LineEnd {
+    Eigen::Vector2d place_m = Eigen::Vector2d::Zero();
+    Eigen::Vector2d tension_N = Eigen::Vector2d::Zero();
+    double inWater_m = 0.0;
+};
+
+/// Integrates d(T t)/ds = 1/2 rho d Cn |vn| vn + 1/2 rho pi d Ct |vt| vt t - w down from the bait over
+/// `length_m` in `steps` fourth-order Runge-Kutta steps. At the surface (down = -depth) it lands with
+/// one short step, and the rest hangs straight in air. `trace`, when given, receives the points.
+LineEnd integrateLine(const Line& line, double tension_N, double lineAngle_rad, double length_m,
+                      double depth_m, int steps, const LineVelocity& velocity,
+                      std::vector<Eigen::Vector2d>* trace = nullptr);
+
+/// Depth of a bait trolled at a steady speed with `length_m` of line from a rod tip at `height_m`.
+double trolledDepth_m(const Line& line, double tension_N, double lineAngle_rad, double speed_m_s,
+                      double length_m, double height_m);
+
+}  // namespace wl

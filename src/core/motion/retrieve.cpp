@@ -1,0 +1,218 @@
+#include "core/motion/retrieve.h"
+
+#include <algorithm>
+#include <cmath>
+#include <complex>
+
+#include <Eigen/LU>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+constexpr int kLineSteps = 24;
+constexpr double kTolerance = 1e-6;
+constexpr double kFailure = 3e-3;
+constexpr double kRoughLimit = 0.35;
+constexpr double kRoughShare = 0.15;
+constexpr int kMostRoughStarts = 10;
+constexpr double kStepShare = 0.01;
+constexpr double kEndShare = 0.03;
+
+using Complex = std::complex<double>;
+
+struct Unknowns {
+    double lnSpeed;
+    double path;
+};
+
+struct Match {
+    Eigen::Vector2d gap{1e9, 1e9};  // end of line minus rod tip, per line length
+    std::optional<Trim> trim;
+    double size() const { return trim ? gap.norm() : 1e9; }
+};
+
+class Stepper {
+  public:
+    Stepper(const PullModel& pull, const Line& line, const Retrieve& retrieve)
+        : pull_(pull), line_(line), retrieve_(retrieve) {}
+
+    Match tryAt(const Complex& place, const Unknowns& x, double alpha) const {
+        Match match;
+        const double speed = std::exp(std::clamp(x.lnSpeed, -6.0, 4.0));
+        match.trim = pull_(speed, x.path, alpha);
+        if (!match.trim) {
+            return match;
+        }
+        const Complex velocity = speed * Complex(-std::cos(x.path), std::sin(x.path));
+        const Complex mu = velocity / place;
+        if (mu.real() >= -1e-9) {
+            match.trim.reset();
+            return match;
+        }
+        const double lengthOut =
+            std::min(retrieve_.reelSpeed_m_s / -mu.real(), 4 * std::abs(place) + 1.0);
+        const LineVelocity turning = [&place, &mu](const Eigen::Vector2d& fromBait) {
+            const Complex p = place + Complex(-fromBait.x(), fromBait.y());
+            const Complex v = mu * p;
+            return Eigen::Vector2d(-v.real(), v.imag());
+        };
+        const LineEnd end =
+            integrateLine(line_, match.trim->tension_N, match.trim->lineAngle_rad, lengthOut,
+                          place.imag() - retrieve_.rodTipHeight_m, kLineSteps, turning);
+        const Complex tip = place + Complex(-end.place_m.x(), end.place_m.y());
+        const double scale = std::abs(place);
+        match.gap = {tip.real() / scale, tip.imag() / scale};
+        if (!match.gap.allFinite()) {
+            match.trim.reset();
+        }
+        return match;
+    }
+
+    // Damped Newton; leaves the best unknowns found in x.
+    Match solve(const Complex& place, Unknowns& x, double alpha) const {
+        Match best = tryAt(place, x, alpha);
+        for (int iteration = 0; iteration < 25 && best.size() > kTolerance; ++iteration) {
+            if (!best.trim) {
+                break;
+            }
+            constexpr double h = 1e-6;
+            const Match bySpeed = tryAt(place, {x.lnSpeed + h, x.path}, alpha);
+            const Match byPath = tryAt(place, {x.lnSpeed, x.path + h}, alpha);
+            if (!bySpeed.trim || !byPath.trim) {
+                break;
+            }
+            Eigen::Matrix2d jacobian;
+            jacobian.col(0) = (bySpeed.gap - best.gap) / h;
+            jacobian.col(1) = (byPath.gap - best.gap) / h;
+            if (std::abs(jacobian.determinant()) < 1e-14) {
+                break;
+            }
+            Eigen::Vector2d step = -jacobian.partialPivLu().solve(best.gap);
+            step = step.cwiseMax(-0.4).cwiseMin(0.4);
+            bool improved = false;
+            for (int halving = 0; halving < 12; ++halving) {
+                const Unknowns next{x.lnSpeed + step.x(), x.path + step.y()};
+                const Match there = tryAt(place, next, alpha);
+                if (there.size() < best.size()) {
+                    x = next;
+                    best = there;
+                    improved = true;
+                    break;
+                }
+                step *= 0.5;
+            }
+            if (!improved) {
+                break;
+            }
+        }
+        return best;
+    }
+
+  private:
+    const PullModel& pull_;
+    const Line& line_;
+    const Retrieve& retrieve_;
+};
+
+void summarise(RetrievePath& path) {
+    for (const RetrievePoint& p : path.points) {
+        if (p.depth_m > path.maxDepth_m) {
+            path.maxDepth_m = p.depth_m;
+            path.maxDepthFromRod_m = p.fromRod_m;
+        }
+    }
+    const auto deep = std::count_if(path.points.begin(), path.points.end(),
+                                    [&path](const RetrievePoint& p) {
+                                        return p.depth_m >= 0.9 * path.maxDepth_m;
+                                    });
+    path.shareNearDeepest =
+        path.points.empty() ? 0.0 : double(deep) / double(path.points.size());
+}
+
+}  // namespace
+
+double logSpiralDepth_m(double lambda, double r0_m, double phi0, double rodTipHeight_m) {
+    return r0_m * std::exp(-(lambda - phi0) / std::tan(lambda)) * std::sin(lambda) - rodTipHeight_m;
+}
+
+RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retrieve& retrieve,
+                             double startAlpha, std::stop_token stop) {
+    RetrievePath path;
+    const Stepper stepper(pull, line, retrieve);
+    const double height = retrieve.rodTipHeight_m;
+    double down = height + retrieve.startDepth_m;
+    const double taut = retrieve.cast_m * retrieve.cast_m - down * down;
+    double away = std::sqrt(std::max(taut, 0.25 * retrieve.cast_m * retrieve.cast_m));
+
+    // First guess: a straight line to the tip, at reel speed along the pull of a level tow.
+    const std::optional<Trim> level = pull(retrieve.reelSpeed_m_s, 0.0, startAlpha);
+    if (!level) {
+        path.end = RetrieveEnd::NoTrim;
+        return path;
+    }
+    double alpha = level->alpha_rad;
+    Unknowns x{std::log(retrieve.reelSpeed_m_s), level->lineAngle_rad - std::atan2(down, away)};
+    double lastPath = 0;
+    double time = 0;
+    const double stepLength = kStepShare * retrieve.cast_m;
+    int count = 0;
+    path.end = RetrieveEnd::ReachedRod;
+    while (away > kEndShare * retrieve.cast_m && count < 400) {
+        if (stop.stop_requested()) {
+            path.end = RetrieveEnd::Cancelled;
+            break;
+        }
+        const Complex place(away, down);
+        Match match = stepper.solve(place, x, alpha);
+        if (match.size() > kFailure && count == 0) {
+            for (const double guess : {0.0, 0.2, 0.4, 0.7, -0.2}) {  // the first point has no neighbour
+                Unknowns other{std::log(retrieve.reelSpeed_m_s), guess};
+                const Match attempt = stepper.solve(place, other, alpha);
+                if (attempt.size() < match.size()) {
+                    match = attempt;
+                    x = other;
+                }
+            }
+        }
+        if (match.size() > kFailure) {
+            const bool early = away > (1 - kRoughShare) * retrieve.cast_m;
+            if (!early || match.size() > kRoughLimit || ++path.roughStarts > kMostRoughStarts) {
+                // Near the rod the line is short and steep; a run that has passed its deepest point
+                // and is within a tenth of the cast has told all it can.
+                const bool nearlyIn = away < 0.1 * retrieve.cast_m;
+                path.end = nearlyIn ? RetrieveEnd::ReachedRod
+                           : match.trim ? RetrieveEnd::NoSolution
+                                        : RetrieveEnd::NoTrim;
+                break;
+            }
+        }
+        if (count == 0 && x.path <= 0 && retrieve.startDepth_m < 0.1) {
+            path.end = RetrieveEnd::StaysOnTop;
+            path.points.push_back({away, 0.0, 0.0, match.trim->pitch_rad, match.trim->tension_N,
+                                   std::exp(x.lnSpeed)});
+            break;
+        }
+        alpha = match.trim->alpha_rad;
+        const double speed = std::exp(x.lnSpeed);
+        path.points.push_back({away, down - height, time, match.trim->pitch_rad,
+                               match.trim->tension_N, speed});
+        const double ahead = count == 0 ? x.path : x.path + 0.5 * (x.path - lastPath);
+        lastPath = x.path;
+        away -= stepLength * std::cos(ahead);
+        down += stepLength * std::sin(ahead);
+        time += stepLength / speed;
+        ++count;
+        if (down <= height) {
+            path.end = count < 5 ? RetrieveEnd::StaysOnTop : RetrieveEnd::Surfaced;
+            path.points.push_back({away, 0.0, time, match.trim->pitch_rad, match.trim->tension_N,
+                                   speed});
+            break;
+        }
+    }
+    summarise(path);
+    return path;
+}
+
+}  // namespace wl

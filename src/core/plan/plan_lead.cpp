@@ -1,0 +1,222 @@
+#include "core/plan/plan_lead.h"
+
+#include <algorithm>
+#include <cmath>
+#include <nlopt.hpp>
+
+#include <Eigen/Geometry>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+constexpr double kMet_kg = 0.02e-3;
+constexpr double kMetMoment_kg_m = 2e-6;
+
+double plugObjective(unsigned n, const double* x, double* gradient, void* data) {
+    const auto& p = *static_cast<const PlugProblem*>(data);
+    const Eigen::Map<const Eigen::VectorXd> length(x, n);
+    const double mass = p.gain_g_mm.dot(length) - p.wantedGain_g;
+    const double mx = (p.momentX_g.dot(length) - p.wantedMomentX_g_mm) / p.gramsPerMoment_mm;
+    const double my = (p.momentY_g.dot(length) - p.wantedMomentY_g_mm) / p.gramsPerMoment_mm;
+    const Eigen::ArrayXd prefer = p.preference.array() * length.array();
+    if (gradient != nullptr) {
+        Eigen::Map<Eigen::VectorXd> g(gradient, n);
+        g = 2 * mass * p.gain_g_mm + 2 * mx / p.gramsPerMoment_mm * p.momentX_g +
+            2 * my / p.gramsPerMoment_mm * p.momentY_g + 2 * prefer.matrix();
+    }
+    return mass * mass + mx * mx + my * my + (prefer * length.array()).sum();
+}
+
+Design withPlugs(const Design& design, const Eigen::VectorXd& lengths_mm) {
+    Design filled = design;
+    for (size_t j = 0; j < filled.bores.size(); ++j) {
+        filled.bores[j].plugLength_m = lengths_mm[Eigen::Index(j)] * kMillimetre;
+    }
+    return filled;
+}
+
+// Centre of buoyancy when the wanted mass floats (or hangs) at the wanted attitude.
+Eigen::Vector3d buoyancyAtWanted(const Derived& d, const Eigen::Vector3d& up, double wanted_kg) {
+    const double full = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    if (wanted_kg >= full * (1 - 1e-6)) {
+        return d.mass.centreOfBuoyancy_m;
+    }
+    const FloatingBody body{d.mass.shape, wanted_kg, d.mass.centreOfGravity_m,
+                            d.waterDensity_kg_m3};
+    const double offset = findWaterline(body, up);
+    const Submerged wet = computeSubmerged(d.mass.shape, {up, offset});
+    return wet.moment_m4 / wet.volume_m3;
+}
+
+void explain(const Design& design, const Derived& empty, const PlugProblem& problem,
+             LeadPlan& plan) {
+    const double most_g = problem.gain_g_mm.dot(problem.mostLength_mm);
+    if (plan.missingMass_kg < -kMet_kg) {
+        plan.findings.push_back({"plan.too_heavy_already", Severity::Warning, "/bores/0/plug_length",
+                                 {{Quantity::Mass, -plan.missingMass_kg}}});
+        return;
+    }
+    if (plan.missingMass_kg > kMet_kg) {
+        Finding f{"plan.bores_full", Severity::Warning, "/bores/0/depth",
+                  {{Quantity::Mass, most_g * kGram},
+                   {Quantity::Mass, problem.wantedGain_g * kGram},
+                   {Quantity::Mass, plan.missingMass_kg}}};
+        // Cure one: deepen the roomiest bore; cure two: a heavier plug.
+        Eigen::Index best = -1;
+        double room = 0;
+        for (Eigen::Index j = 0; j < problem.gain_g_mm.size(); ++j) {
+            const double spare = empty.mass.bores[size_t(j)].wallBeyond_m - 0.002;
+            if (spare > room) {
+                room = spare;
+                best = j;
+            }
+        }
+        if (best >= 0) {
+            const Bore& bore = design.bores[size_t(best)];
+            const double wanted =
+                plan.missingMass_kg / (problem.gain_g_mm[best] * kGram / kMillimetre);
+            const double deeper = bore.depth_m + std::min(wanted, room);
+            f.edits.push_back({"edit.bore_depth",
+                               {{"/bores/" + std::to_string(best) + "/depth", deeper}},
+                               {{Quantity::Length, deeper}}});
+        }
+        ProposedEdit tungsten{"edit.tungsten", {}, {}};
+        for (size_t j = 0; j < design.bores.size(); ++j) {
+            if (design.bores[j].plugDensity_kg_m3 < 17000) {
+                tungsten.changes.push_back(
+                    {"/bores/" + std::to_string(j) + "/plug_density", 17800.0});
+            }
+        }
+        if (!tungsten.changes.empty()) {
+            f.edits.push_back(tungsten);
+        }
+        plan.findings.push_back(f);
+    }
+    if (std::abs(plan.missingMoment_kg_m) > kMetMoment_kg_m) {
+        const bool noseHeavy = plan.missingMoment_kg_m > 0;
+        double reach = noseHeavy ? -1.0 : 1e9;
+        for (const Bore& bore : design.bores) {
+            reach = noseHeavy ? std::max(reach, bore.x_m) : std::min(reach, bore.x_m);
+        }
+        plan.findings.push_back({noseHeavy ? "plan.nose_heavy" : "plan.tail_heavy",
+                                 Severity::Warning, "/bores/0/x",
+                                 {{Quantity::Moment, std::abs(plan.missingMoment_kg_m)},
+                                  {Quantity::Length, reach}}});
+    }
+}
+
+}  // namespace
+
+
+Eigen::VectorXd solvePlugLengths(const PlugProblem& problem) {
+    const auto n = static_cast<unsigned>(problem.gain_g_mm.size());
+    std::vector<double> x(n, 0.0), high(n), low(n, 0.0);
+    for (unsigned j = 0; j < n; ++j) {
+        high[j] = problem.mostLength_mm[j];
+        x[j] = 0.5 * high[j];
+    }
+    nlopt::opt solver(nlopt::LD_SLSQP, n);
+    solver.set_lower_bounds(low);
+    solver.set_upper_bounds(high);
+    solver.set_min_objective(plugObjective, const_cast<PlugProblem*>(&problem));
+    solver.set_xtol_rel(1e-12);
+    solver.set_maxeval(400);
+    double least = 0;
+    try {
+        solver.optimize(x, least);
+    } catch (const std::exception&) {
+        // Rounding limits end the search at its best point, which x holds.
+    }
+    return Eigen::Map<Eigen::VectorXd>(x.data(), n);
+}
+
+Result<LeadPlan> planLead(const Design& design) {
+    if (design.bores.empty()) {
+        return Error{"plan.no_bores", "/bores", {}, {}};
+    }
+    const auto n = static_cast<Eigen::Index>(design.bores.size());
+    const Design bare = withPlugs(design, Eigen::VectorXd::Zero(n));
+    const Result<Derived> empty = evaluate(bare);
+    if (!empty) {
+        return empty.error();
+    }
+    const Eigen::Vector3d up = upInBody(design.brief.wantedPitch_rad, 0.0);
+    const Eigen::Vector3d aft = planeAxes(up).aft;
+
+    LeadPlan plan;
+    plan.wantedMass_kg = empty->wantedMass_kg;
+    plan.wantedPitch_rad = design.brief.wantedPitch_rad;
+    PlugProblem problem;
+    problem.gain_g_mm.resize(n);
+    problem.momentX_g.resize(n);
+    problem.momentY_g.resize(n);
+    problem.mostLength_mm.resize(n);
+    problem.preference.resize(n);
+    for (Eigen::Index j = 0; j < n; ++j) {
+        const Bore& bore = bare.bores[size_t(j)];
+        const BoreGeometry& g = empty->mass.bores[size_t(j)];
+        const double area = kPi / 4 * bore.diameter_m * bore.diameter_m;
+        const double swap = bore.plugDensity_kg_m3 - bore.fillerDensity_kg_m3;
+        problem.gain_g_mm[j] = area * swap * kMillimetre / kGram;
+        // A plug may fill the hole to its mouth, no further.
+        problem.mostLength_mm[j] =
+            g.entersBody ? std::min(bore.depth_m, g.removed_m3 / area) / kMillimetre : 0.0;
+    }
+    const double wantedGain_kg = plan.wantedMass_kg - empty->mass.mass_kg;
+    const Eigen::Vector3d buoyancy = buoyancyAtWanted(*empty, up, plan.wantedMass_kg);
+    const Eigen::Vector3d wantedMoment = plan.wantedMass_kg * buoyancy;
+    const Eigen::Vector3d nowMoment = empty->mass.mass_kg * empty->mass.centreOfGravity_m;
+    problem.wantedGain_g = wantedGain_kg / kGram;
+    problem.wantedMomentX_g_mm = aft.dot(wantedMoment - nowMoment) / (kGram * kMillimetre);
+    problem.wantedMomentY_g_mm = (wantedMoment.y() - nowMoment.y()) / (kGram * kMillimetre);
+
+    // A plug's centre moves up its bore as it gets longer: a few passes with the places held.
+    Eigen::VectorXd length = 0.5 * problem.mostLength_mm;
+    for (int pass = 0; pass < 8; ++pass) {
+        for (Eigen::Index j = 0; j < n; ++j) {
+            const Eigen::Vector3d centre =
+                plugCentroid(empty->mass.bores[size_t(j)], bare.bores[size_t(j)].depth_m,
+                             length[j] * kMillimetre);
+            problem.momentX_g[j] = problem.gain_g_mm[j] * aft.dot(centre) / kMillimetre;
+            problem.momentY_g[j] = problem.gain_g_mm[j] * centre.y() / kMillimetre;
+            // Among equal answers the lowest lead wins: it steadies the roll.
+            problem.preference[j] = 1e-7 * (1 + std::max(0.0, centre.z() / kMillimetre + 20) / 20);
+        }
+        const Eigen::VectorXd next = solvePlugLengths(problem);
+        const double change = (next - length).cwiseAbs().maxCoeff();
+        length = next;
+        if (change < 1e-7) {
+            break;
+        }
+    }
+    plan.edit.code = "edit.plan_lead";
+    for (Eigen::Index j = 0; j < n; ++j) {
+        const double length_m = std::max(0.0, length[j] * kMillimetre);
+        plan.plugLengths_m.push_back(length_m);
+        const Bore& bore = bare.bores[size_t(j)];
+        plan.plugMasses_kg.push_back(bore.plugDensity_kg_m3 * kPi / 4 * bore.diameter_m *
+                                     bore.diameter_m * length_m);
+        plan.edit.changes.push_back({"/bores/" + std::to_string(j) + "/plug_length", length_m});
+    }
+    const Result<Derived> reached = evaluate(withPlugs(design, length));
+    if (!reached) {
+        return reached.error();
+    }
+    plan.reachedMass_kg = reached->mass.mass_kg;
+    plan.reachedPitch_rad = reached->pitch_rad;
+    plan.reachedSpare = reached->spare;
+    plan.missingMass_kg = plan.wantedMass_kg - reached->mass.mass_kg;
+    plan.missingMoment_kg_m =
+        aft.dot(wantedMoment - reached->mass.mass_kg * reached->mass.centreOfGravity_m);
+    if (std::abs(plan.missingMass_kg) > kMet_kg) {  // judge the trim at the mass that is reached
+        plan.missingMoment_kg_m = reached->mass.mass_kg *
+                                  aft.dot(buoyancyAtWanted(*reached, up, reached->mass.mass_kg) -
+                                          reached->mass.centreOfGravity_m);
+    }
+    explain(design, *empty, problem, plan);
+    return plan;
+}
+
+}  // namespace wl

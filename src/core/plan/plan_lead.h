@@ -1,0 +1,53 @@
+// Plug lengths for the given bores that meet a wanted mass and attitude.
+#pragma once
+
+#include <vector>
+
+#include <Eigen/Core>
+
+#include "core/base/finding.h"
+#include "core/base/result.h"
+#include "core/design/design.h"
+#include "core/evaluate.h"
+
+namespace wl {
+
+/// Columns of a plug problem, in grams and millimetres so that weights read as bench figures:
+/// gain[j] g of net mass per mm of plug, momentX[j] g mm per mm along the bait, momentY[j] sideways.
+struct PlugProblem {
+    Eigen::VectorXd gain_g_mm;
+    Eigen::VectorXd momentX_g;
+    Eigen::VectorXd momentY_g;
+    Eigen::VectorXd mostLength_mm;
+    double wantedGain_g = 0.0;
+    double wantedMomentX_g_mm = 0.0;
+    double wantedMomentY_g_mm = 0.0;
+    double gramsPerMoment_mm = 15.0;  ///< one gram counts as this many g mm
+    /// Added to the objective times length^2: picks one of several equal answers.
+    Eigen::VectorXd preference;
+};
+
+/// Lengths in mm within [0, most] with the least sum of squares of the three misses (SLSQP, Kraft
+/// 1988, by NLopt). Deterministic.
+Eigen::VectorXd solvePlugLengths(const PlugProblem& problem);
+
+/// What the plan reaches and what it cannot.
+struct LeadPlan {
+    std::vector<double> plugLengths_m;
+    std::vector<double> plugMasses_kg;
+    double wantedMass_kg = 0.0;
+    double reachedMass_kg = 0.0;
+    double wantedPitch_rad = 0.0;
+    double reachedPitch_rad = 0.0;
+    double reachedSpare = 0.0;
+    double missingMass_kg = 0.0;      ///< positive: too light however full the bores are
+    double missingMoment_kg_m = 0.0;  ///< positive: more needed towards the tail
+    std::vector<Finding> findings;    ///< what cannot be met and what would help
+    ProposedEdit edit;                ///< the plug lengths as one edit
+};
+
+/// Errors: "plan.no_bores"; whatever stops the evaluation. The plan is for the lengths alone: bores
+/// stay where they are, at most as full as their depth.
+Result<LeadPlan> planLead(const Design& design);
+
+}  // namespace wl

@@ -1,0 +1,320 @@
+#include "io/design_file.h"
+
+#include <cmath>
+#include <fstream>
+#include <nlohmann/json.hpp>
+#include <sstream>
+
+#include "core/design/describe.h"
+#include "io/migrate.h"
+
+namespace wl {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+std::string fileKey(std::string_view name, Quantity quantity) {
+    return std::string(name) + std::string(fileSuffix(quantity));
+}
+
+class Writer {
+  public:
+    explicit Writer(Json& out) : out_(&out) {}
+
+    void number(std::string_view name, Quantity quantity, double& value, double, double) {
+        (*out_)[fileKey(name, quantity)] = toFile(quantity, value);
+    }
+    void optional(std::string_view name, Quantity quantity, std::optional<double>& value, double,
+                  double) {
+        if (value) {
+            (*out_)[fileKey(name, quantity)] = toFile(quantity, *value);
+        }
+    }
+    void text(std::string_view name, std::string& value, size_t) {
+        (*out_)[std::string(name)] = value;
+    }
+    void flag(std::string_view name, bool& value) { (*out_)[std::string(name)] = value; }
+    template <class E, size_t N>
+    void choice(std::string_view name, E& value, const std::array<std::string_view, N>& names) {
+        (*out_)[std::string(name)] = names[static_cast<size_t>(value)];
+    }
+    template <class T>
+    void group(std::string_view name, T& value) {
+        Json inner = Json::object();
+        Writer writer(inner);
+        describe(writer, value);
+        (*out_)[std::string(name)] = std::move(inner);
+    }
+    template <class T>
+    void list(std::string_view name, std::vector<T>& items, size_t, size_t) {
+        Json array = Json::array();
+        for (T& item : items) {
+            Json inner = Json::object();
+            Writer writer(inner);
+            describe(writer, item);
+            array.push_back(std::move(inner));
+        }
+        (*out_)[std::string(name)] = std::move(array);
+    }
+
+  private:
+    Json* out_;
+};
+
+// Keeps the first error and does nothing after it.
+class Reader {
+  public:
+    Reader(const Json& in, std::string path, std::optional<Error>& error)
+        : in_(in), path_(std::move(path)), error_(error) {}
+
+    void number(std::string_view name, Quantity quantity, double& value, double min, double max) {
+        std::optional<double> read;
+        readNumber(name, quantity, read, min, max, false);
+        if (read) {
+            value = *read;
+        }
+    }
+    void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
+                  double min, double max) {
+        value.reset();
+        readNumber(name, quantity, value, min, max, true);
+    }
+    void text(std::string_view name, std::string& value, size_t maxBytes) {
+        const Json* found = take(std::string(name));
+        if (found == nullptr) {
+            return;
+        }
+        if (!found->is_string()) {
+            fail("file.wrong_type", name);
+        } else if (found->get_ref<const std::string&>().size() > maxBytes) {
+            fail("file.too_long", name, {{Quantity::Number, double(maxBytes)}});
+        } else {
+            value = found->get<std::string>();
+        }
+    }
+    void flag(std::string_view name, bool& value) {
+        const Json* found = take(std::string(name));
+        if (found == nullptr) {
+            return;
+        }
+        if (!found->is_boolean()) {
+            fail("file.wrong_type", name);
+        } else {
+            value = found->get<bool>();
+        }
+    }
+    template <class E, size_t N>
+    void choice(std::string_view name, E& value, const std::array<std::string_view, N>& names) {
+        const Json* found = take(std::string(name));
+        if (found == nullptr) {
+            return;
+        }
+        if (!found->is_string()) {
+            fail("file.wrong_type", name);
+            return;
+        }
+        for (size_t i = 0; i < N; ++i) {
+            if (found->get_ref<const std::string&>() == names[i]) {
+                value = static_cast<E>(i);
+                return;
+            }
+        }
+        fail("file.unknown_choice", name);
+    }
+    template <class T>
+    void group(std::string_view name, T& value) {
+        const Json* found = take(std::string(name));
+        if (found != nullptr) {
+            readObject(*found, path_ + "/" + std::string(name), value);
+        }
+    }
+    template <class T>
+    void list(std::string_view name, std::vector<T>& items, size_t least, size_t most) {
+        const Json* found = take(std::string(name));
+        if (found == nullptr) {
+            return;
+        }
+        if (!found->is_array()) {
+            fail("file.wrong_type", name);
+            return;
+        }
+        if (found->size() > most) {
+            fail("file.too_many", name, {{Quantity::Number, double(most)}});
+            return;
+        }
+        if (found->size() < least) {
+            fail("file.too_few", name, {{Quantity::Number, double(least)}});
+            return;
+        }
+        items.clear();
+        for (size_t i = 0; i < found->size() && !error_; ++i) {
+            T item{};
+            readObject((*found)[i], path_ + "/" + std::string(name) + "/" + std::to_string(i),
+                       item);
+            items.push_back(std::move(item));
+        }
+    }
+
+    void refuseUnknownKeys() {
+        for (auto it = in_.begin(); it != in_.end() && !error_; ++it) {
+            if (std::find(known_.begin(), known_.end(), it.key()) == known_.end()) {
+                fail("file.unknown_key", it.key().substr(0, 60));
+            }
+        }
+    }
+
+  private:
+    template <class T>
+    void readObject(const Json& in, const std::string& path, T& value) {
+        if (error_) {
+            return;
+        }
+        if (!in.is_object()) {
+            error_ = Error{"file.wrong_type", path, {}, {}};
+            return;
+        }
+        Reader reader(in, path, error_);
+        describe(reader, value);
+        reader.refuseUnknownKeys();
+    }
+
+    void readNumber(std::string_view name, Quantity quantity, std::optional<double>& value,
+                    double min, double max, bool nullMeansEmpty) {
+        const Json* found = take(fileKey(name, quantity));
+        if (found == nullptr || (nullMeansEmpty && found->is_null())) {
+            return;
+        }
+        if (!found->is_number()) {
+            fail("file.wrong_type", fileKey(name, quantity));
+            return;
+        }
+        const double read = fromFile(quantity, found->get<double>());
+        // A limit typed as its own decimal must pass: allow the rounding of the conversion.
+        const double slack = 1e-9 * std::max(std::abs(min), std::abs(max));
+        if (!(read >= min - slack && read <= max + slack)) {
+            fail("file.out_of_range", fileKey(name, quantity),
+                 {{quantity, read}, {quantity, min}, {quantity, max}});
+            return;
+        }
+        value = std::clamp(read, min, max);
+    }
+
+    const Json* take(const std::string& key) {
+        known_.push_back(key);
+        if (error_) {
+            return nullptr;
+        }
+        const auto found = in_.find(key);
+        return found == in_.end() ? nullptr : &*found;
+    }
+
+    void fail(const char* code, std::string_view name, std::vector<Amount> values = {}) {
+        if (!error_) {
+            error_ = Error{code, path_ + "/" + std::string(name), {}, std::move(values)};
+        }
+    }
+
+    const Json& in_;
+    std::string path_;
+    std::optional<Error>& error_;
+    std::vector<std::string> known_{"format", "version"};
+};
+
+Result<Json> parseFile(std::string_view text) {
+    if (text.size() > kLargestFileBytes) {
+        return Error{"file.too_large", "", {}, {{Quantity::Number, double(text.size())}}};
+    }
+    // Depth is limited before parsing: nested arrays must not exhaust the stack.
+    int depth = 0;
+    bool inString = false;
+    for (size_t i = 0; i < text.size(); ++i) {
+        const char c = text[i];
+        if (inString) {
+            if (c == '\\') {
+                ++i;
+            } else if (c == '"') {
+                inString = false;
+            }
+        } else if (c == '"') {
+            inString = true;
+        } else if (c == '{' || c == '[') {
+            if (++depth > 32) {
+                return Error{"file.not_ours", "", {}, {}};
+            }
+        } else if (c == '}' || c == ']') {
+            --depth;
+        }
+    }
+    Json json;
+    try {
+        json = Json::parse(text);
+    } catch (const Json::parse_error& e) {
+        return Error{"file.not_json", "", {std::to_string(e.byte)}, {}};
+    } catch (const std::exception&) {
+        return Error{"file.not_json", "", {"0"}, {}};
+    }
+    return json;
+}
+
+}  // namespace
+
+std::string writeDesign(const Design& design) {
+    Json json;
+    json["format"] = kFormatName;
+    json["version"] = kFormatVersion;
+    Writer writer(json);
+    Design copy = design;
+    describe(writer, copy);
+    return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+Result<Design> readDesign(std::string_view text) {
+    Result<Json> parsed = parseFile(text);
+    if (!parsed) {
+        return parsed.error();
+    }
+    Json json = std::move(parsed).value();
+    if (!json.is_object() || !json.contains("format") || json["format"] != kFormatName ||
+        !json.contains("version") || !json["version"].is_number_integer()) {
+        return Error{"file.not_ours", "", {}, {}};
+    }
+    const auto version = json["version"].get<std::int64_t>();
+    if (version > kFormatVersion) {
+        return Error{"file.too_new",
+                     "/version",
+                     {},
+                     {{Quantity::Number, double(version)}, {Quantity::Number, kFormatVersion}}};
+    }
+    if (version < 1) {
+        return Error{"file.not_ours", "/version", {}, {}};
+    }
+    if (auto error = migrate(json, static_cast<int>(version))) {
+        return *error;
+    }
+    Design design;
+    std::optional<Error> error;
+    Reader reader(json, "", error);
+    describe(reader, design);
+    reader.refuseUnknownKeys();
+    if (error) {
+        return *error;
+    }
+    return design;
+}
+
+Result<Design> loadDesign(const std::filesystem::path& path) {
+    std::error_code ignored;
+    if (std::filesystem::is_directory(path, ignored)) {
+        return Error{"file.cannot_open", path.string(), {}, {}};
+    }
+    std::ifstream in(path, std::ios::binary);
+    if (!in) {
+        return Error{"file.cannot_open", path.string(), {}, {}};
+    }
+    std::string text(kLargestFileBytes + 1, '\0');
+    in.read(text.data(), static_cast<std::streamsize>(text.size()));
+    text.resize(static_cast<size_t>(in.gcount()));
+    return readDesign(text);
+}
+
+}  // namespace wl

@@ -1,0 +1,259 @@
+#include "io/report.h"
+
+#include <cmath>
+#include <nlohmann/json.hpp>
+
+#include "core/evaluate.h"
+#include "io/design_file.h"
+#include "text/sentences.h"
+
+namespace wl {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+// Numbers leave in file units; one that is not finite is left out, never written.
+void put(Json& out, const std::string& name, Quantity quantity, double value) {
+    if (std::isfinite(value)) {
+        out[name + std::string(fileSuffix(quantity))] = toFile(quantity, value);
+    }
+}
+
+void putPlace(Json& out, const std::string& name, const Eigen::Vector3d& v) {
+    out[name + "_mm"] = {toFile(Quantity::Length, v.x()), toFile(Quantity::Length, v.y()),
+                         toFile(Quantity::Length, v.z())};
+}
+
+Json findingJson(const Finding& f) {
+    static const char* const severities[] = {"error", "warning", "note"};
+    Json values = Json::array();
+    for (const Amount& a : f.values) {
+        Json value = Json::object();
+        put(value, "value", a.quantity, a.value);
+        values.push_back(value);
+    }
+    Json edits = Json::array();
+    for (const ProposedEdit& e : f.edits) {
+        Json changes = Json::array();
+        for (const FieldChange& c : e.changes) {
+            changes.push_back({{"path", c.path}, {"value_si", c.value ? Json(*c.value) : Json()}});
+        }
+        edits.push_back({{"code", e.code},
+                         {"text", fillSentence(englishFor(e.code), e.values, {}, Bench::Metric)},
+                         {"changes", changes}});
+    }
+    return {{"code", f.code},
+            {"severity", severities[static_cast<int>(f.severity)]},
+            {"path", f.path},
+            {"values", values},
+            {"words", f.words},
+            {"text", fillSentence(englishFor(f.code), f.values, f.words, Bench::Metric)},
+            {"edits", edits}};
+}
+
+Json bodyJson(const Derived& d) {
+    Json j;
+    put(j, "length", Quantity::Length, d.sizes.length_m);
+    put(j, "width", Quantity::Length, d.sizes.maxWidth_m);
+    put(j, "height", Quantity::Length, d.sizes.maxHeight_m);
+    put(j, "widest_at", Quantity::Length, d.sizes.widestAt_m);
+    put(j, "volume", Quantity::Volume, d.solid.volume_m3);
+    put(j, "drawn_volume", Quantity::Volume, d.reckoning.drawnVolume_m3);
+    put(j, "surface", Quantity::Area, d.skin.area_m2);
+    put(j, "plan_area", Quantity::Area, d.sizes.planArea_m2);
+    putPlace(j, "centroid", d.solid.centroid_m);
+    const Eigen::Matrix3d& i = d.solid.inertia_m5;
+    const double scale = 1e15;  // m5 to mm5
+    j["inertia_per_density_mm5"] = {i(0, 0) * scale, i(1, 1) * scale, i(2, 2) * scale};
+    return j;
+}
+
+Json stockJson(const Derived& d) {
+    Json j;
+    const BodyReckoning& r = d.reckoning;
+    put(j, "density", Quantity::Density, r.density.density_kg_m3);
+    put(j, "density_uncertainty", Quantity::Density, r.density.uncertainty_kg_m3);
+    put(j, "density_used", Quantity::Density, r.usedDensity_kg_m3);
+    put(j, "body_mass_drawn", Quantity::Mass, r.drawnMass_kg);
+    put(j, "body_mass_used", Quantity::Mass, r.usedMass_kg);
+    if (r.weighedVolume_m3) {
+        put(j, "volume_from_weighing", Quantity::Volume, *r.weighedVolume_m3);
+        put(j, "disagreement", Quantity::Fraction, r.disagreement);
+    }
+    return j;
+}
+
+Json massJson(const Derived& d) {
+    static const char* const kinds[] = {"body", "plug", "filler", "fitting", "lip", "coat"};
+    static const char* const origins[] = {"weighed", "computed", "typical"};
+    Json j;
+    put(j, "total", Quantity::Mass, d.mass.mass_kg);
+    put(j, "wanted", Quantity::Mass, d.wantedMass_kg);
+    put(j, "displaced_volume", Quantity::Volume, d.mass.displacedVolume_m3);
+    put(j, "displaced_mass", Quantity::Mass, d.waterDensity_kg_m3 * d.mass.displacedVolume_m3);
+    putPlace(j, "centre_of_gravity", d.mass.centreOfGravity_m);
+    putPlace(j, "centre_of_buoyancy", d.mass.centreOfBuoyancy_m);
+    put(j, "net_uncertainty", Quantity::Mass, d.mass.netDoubt_kg);
+    Json parts = Json::array();
+    for (const MassItem& item : d.mass.items) {
+        Json part{{"kind", kinds[static_cast<int>(item.kind)]},
+                  {"name", item.name},
+                  {"origin", origins[static_cast<int>(item.origin)]},
+                  {"path", item.path}};
+        put(part, "mass", Quantity::Mass, item.mass_kg);
+        put(part, "displaced", Quantity::Volume, item.displaced_m3);
+        putPlace(part, "place", item.centre_m);
+        parts.push_back(part);
+    }
+    j["parts"] = parts;
+    const StageMasses& s = d.mass.stages;
+    Json stages;
+    put(stages, "shaped_body", Quantity::Mass, s.shapedBody_kg);
+    put(stages, "drilled_body", Quantity::Mass, s.drilledBody_kg);
+    put(stages, "sealed_body", Quantity::Mass, s.sealedBody_kg);
+    put(stages, "with_lead", Quantity::Mass, s.withLead_kg);
+    put(stages, "with_hardware", Quantity::Mass, s.withHardware_kg);
+    put(stages, "finished", Quantity::Mass, s.finished_kg);
+    j["scale_should_read"] = stages;
+    return j;
+}
+
+Json floatJson(const Derived& d) {
+    static const char* const states[] = {"floats", "suspends", "sinks"};
+    Json j;
+    j["state"] = states[static_cast<int>(d.state)];
+    put(j, "spare", Quantity::Fraction, d.spare);
+    put(j, "spare_plus_minus", Quantity::Fraction, d.spareDoubt);
+    put(j, "net", Quantity::Mass, d.net_kg);
+    put(j, "pitch", Quantity::Angle, d.pitch_rad);
+    put(j, "roll", Quantity::Angle, d.roll_rad);
+    put(j, "showing", Quantity::Length, d.showing_m);
+    put(j, "free_speed_down", Quantity::Speed, d.freeFall.speed_m_s);
+    put(j, "free_speed_low", Quantity::Speed, d.lowSpeed_m_s);
+    put(j, "free_speed_high", Quantity::Speed, d.highSpeed_m_s);
+    put(j, "centre_arm", Quantity::Length, d.hang.arm_m);
+    Json attitudes = Json::array();
+    for (const FloatAttitude& a : d.attitudes) {
+        Json one;
+        put(one, "pitch", Quantity::Angle, a.pitch_rad);
+        put(one, "roll", Quantity::Angle, a.roll_rad);
+        put(one, "metacentric_height_roll", Quantity::Length, a.metacentricHeightRoll_m);
+        put(one, "metacentric_height_pitch", Quantity::Length, a.metacentricHeightPitch_m);
+        one["energy_J"] = a.energy_J;
+        attitudes.push_back(one);
+    }
+    j["stable_attitudes"] = attitudes;
+    return j;
+}
+
+Json runJson(const Run& run) {
+    static const char* const ends[] = {"reached_rod", "surfaced",    "stays_on_top",
+                                       "no_trim",     "no_solution", "cancelled"};
+    Json j;
+    j["end"] = ends[static_cast<int>(run.path.end)];
+    if (run.levelTrim) {
+        Json trim;
+        put(trim, "pitch", Quantity::Angle, run.levelTrim->pitch_rad);
+        put(trim, "tension", Quantity::Force, run.levelTrim->tension_N);
+        put(trim, "line_angle", Quantity::Angle, run.levelTrim->lineAngle_rad);
+        j["level_tow"] = trim;
+    }
+    if (run.depthKnown) {
+        put(j, "depth", Quantity::Distance, run.path.maxDepth_m);
+        put(j, "depth_low", Quantity::Distance, run.depthLow_m);
+        put(j, "depth_high", Quantity::Distance, run.depthHigh_m);
+        put(j, "deepest_from_rod", Quantity::Distance, run.path.maxDepthFromRod_m);
+        put(j, "share_near_deepest", Quantity::Fraction, run.path.shareNearDeepest);
+    }
+    put(j, "trolled_depth", Quantity::Distance, run.trolledDepth_m);
+    Json path = Json::array();
+    if (run.depthKnown) {
+        for (const RetrievePoint& p : run.path.points) {
+            Json point;
+            put(point, "from_rod", Quantity::Distance, p.fromRod_m);
+            put(point, "depth", Quantity::Distance, p.depth_m);
+            put(point, "time", Quantity::Time, p.time_s);
+            put(point, "pitch", Quantity::Angle, p.pitch_rad);
+            put(point, "tension", Quantity::Force, p.tension_N);
+            path.push_back(point);
+        }
+    }
+    j["path"] = path;
+    return j;
+}
+
+void writeLines(const Json& json, const std::string& indent, std::string& out) {
+    for (auto it = json.begin(); it != json.end(); ++it) {
+        if (it.key() == "path" || it.key() == "findings" || it.key() == "format") {
+            continue;
+        }
+        if (it->is_object()) {
+            out += indent + it.key() + "\n";
+            writeLines(*it, indent + "  ", out);
+        } else if (it->is_array() && !it->empty() && it->front().is_object()) {
+            out += indent + it.key() + "\n";
+            for (const Json& entry : *it) {
+                out += indent + "  -\n";
+                writeLines(entry, indent + "    ", out);
+            }
+        } else {
+            out += indent + it.key() + ": " +
+                   (it->is_string() ? it->get<std::string>() : it->dump()) + "\n";
+        }
+    }
+}
+
+}  // namespace
+
+std::string readableReport(const Report& report) {
+    const Json json = Json::parse(report.json);
+    std::string out;
+    writeLines(json, "", out);
+    if (json.contains("findings")) {
+        for (const Json& f : json["findings"]) {
+            out += f["severity"].get<std::string>() + ": " + f["text"].get<std::string>() + " [" +
+                   f["path"].get<std::string>() + "]\n";
+        }
+    }
+    return out;
+}
+
+Report makeReport(const Design& design) {
+    Json out;
+    out["format"] = "wade-line-report";
+    out["design"] = design.name;
+    Report report;
+    const Result<Derived> derived = evaluate(design);
+    if (!derived) {
+        const Error& e = derived.error();
+        out["error"] = {{"code", e.code},
+                        {"path", e.path},
+                        {"text", fillSentence(englishFor(e.code), e.values, e.words,
+                                              Bench::Metric)}};
+        report.hasError = true;
+        report.json = out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+        return report;
+    }
+    const Run run = computeRun(design, *derived);
+    Json water;
+    put(water, "density", Quantity::Density, derived->waterDensity_kg_m3);
+    water["kinematic_viscosity_mm2_s"] = derived->waterViscosity_m2_s * 1e6;
+    out["water"] = water;
+    out["body"] = bodyJson(*derived);
+    out["stock"] = stockJson(*derived);
+    out["mass"] = massJson(*derived);
+    out["rest"] = floatJson(*derived);
+    out["run"] = runJson(run);
+    Json findings = Json::array();
+    for (const auto* list : {&derived->findings, &run.findings}) {
+        for (const Finding& f : *list) {
+            findings.push_back(findingJson(f));
+            report.hasError = report.hasError || f.severity == Severity::Error;
+        }
+    }
+    out["findings"] = findings;
+    report.json = out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+    return report;
+}
+
+}  // namespace wl

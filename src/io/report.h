@@ -1,0 +1,21 @@
+// Every derived number of a design as JSON, units in the keys.
+#pragma once
+
+#include <string>
+
+#include "core/design/design.h"
+
+namespace wl {
+
+/// The report and whether it carries a finding of severity Error (which also covers a design that
+/// cannot be evaluated: the report then holds the error alone).
+struct Report {
+    std::string json;
+    bool hasError = false;
+};
+Report makeReport(const Design& design);
+
+/// The same as indented "key: value" lines for reading at a terminal, findings last as sentences.
+std::string readableReport(const Report& report);
+
+}  // namespace wl
