@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <exception>
 
 #include "core/check_design.h"
 #include "core/hydro/water.h"
@@ -157,7 +158,9 @@ double wantedMassFor(const Brief& brief, const Derived& d) {
 
 }  // namespace
 
-Result<Derived> evaluate(const Design& design) {
+namespace {
+
+Result<Derived> evaluateUnguarded(const Design& design) {
     const Piece& piece = design.pieces.front();
     const std::string bodyPath = "/pieces/0/body";
     const Result<BodyCurves> drawn = BodyCurves::build(piece.body, bodyPath);
@@ -198,7 +201,17 @@ Result<Derived> evaluate(const Design& design) {
     return d;
 }
 
-Run computeRun(const Design& design, const Derived& d, std::stop_token stop) {
+}  // namespace
+
+Result<Derived> evaluate(const Design& design) {
+    try {
+        return evaluateUnguarded(design);
+    } catch (const std::exception&) {  // Boost's root finders and memory are all that can throw
+        return Error{"internal.numeric", "", {}, {}};
+    }
+}
+
+static Run computeRunUnguarded(const Design& design, const Derived& d, std::stop_token stop) {
     const Brief& brief = design.brief;
     Run run;
     const double level = std::clamp(d.pitch_rad, -0.3, 0.3);
@@ -243,6 +256,16 @@ Run computeRun(const Design& design, const Derived& d, std::stop_token stop) {
     }
     run.findings = checkRun(design, d, run);
     return run;
+}
+
+Run computeRun(const Design& design, const Derived& d, std::stop_token stop) {
+    try {
+        return computeRunUnguarded(design, d, stop);
+    } catch (const std::exception&) {
+        Run failed;
+        failed.findings.push_back({"internal.numeric", Severity::Error, ""});
+        return failed;
+    }
 }
 
 }  // namespace wl

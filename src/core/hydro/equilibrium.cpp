@@ -65,10 +65,9 @@ Eigen::Matrix2d tiltStiffness(const Energy& e) {
 }  // namespace
 
 Eigen::Vector3d upInBody(double pitch, double roll) {
-    return {-std::cos(roll) * std::sin(pitch), std::sin(roll), std::cos(pitch) * std::cos(roll)};
+    return {-std::sin(pitch), std::cos(pitch) * std::sin(roll), std::cos(pitch) * std::cos(roll)};
 }
 
-// Inverse of upInBody: R = Rx(roll) Ry(pitch) gives up = (-cos r sin p, sin r, cos r cos p).
 double pitchOf(const Eigen::Vector3d& up) {
     return std::asin(std::clamp(-up.x(), -1.0, 1.0));
 }

@@ -30,7 +30,8 @@ struct FloatAttitude {
     bool stable = false;
 };
 
-/// World up in the body frame for an attitude, and back.
+/// World up in the body frame for an attitude, up = (-sin p, cos p sin r, cos p cos r), and back.
+/// Pitch within +-90 deg, roll within +-180 deg.
 Eigen::Vector3d upInBody(double pitch_rad, double roll_rad);
 double pitchOf(const Eigen::Vector3d& up);
 double rollOf(const Eigen::Vector3d& up);

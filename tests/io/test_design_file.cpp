@@ -1,0 +1,113 @@
+// Design files: round trip, migration, schema, shelf.
+#include <catch2/catch.hpp>
+#include <filesystem>
+#include <fstream>
+#include <nlohmann/json.hpp>
+#include <sstream>
+
+#include "core/design/fields.h"
+#include "io/design_file.h"
+#include "io/embedded_data.h"
+#include "io/report.h"
+#include "io/schema.h"
+#include "io/shelf.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+static std::string fileText(const std::string& relative) {
+    std::ifstream in(std::string(WL_SOURCE_DIR) + "/" + relative, std::ios::binary);
+    REQUIRE(in);
+    std::stringstream text;
+    text << in.rdbuf();
+    return text.str();
+}
+
+TEST_CASE("a design survives the file, and the file survives the design, byte for byte") {
+    const Design demo = demoDesign();
+    const std::string text = writeDesign(demo);
+    const Result<Design> again = readDesign(text);
+    REQUIRE(again.ok());
+    CHECK(writeDesign(*again) == text);
+    CHECK(text == embedded::demo_wade());  // decimals a person typed come back as typed
+}
+
+TEST_CASE("awkward text survives: quotes, newlines, other alphabets, broken UTF-8") {
+    Design d = demoDesign();
+    d.name = "\"quoted\" \\ slash\n\ttab ж 魚";
+    const Result<Design> again = readDesign(writeDesign(d));
+    REQUIRE(again.ok());
+    CHECK(again->name == d.name);
+    d.name = "broken \xFF\xC0";
+    CHECK(readDesign(writeDesign(d)).ok());
+}
+
+TEST_CASE("version 1 files open: one body becomes the first piece, the lip angle turns") {
+    const Result<Design> old = loadDesign(std::string(WL_SOURCE_DIR) + "/tests/io/files/v1_bait.wade");
+    INFO((old.ok() ? std::string() : old.error().code + " " + old.error().path));
+    REQUIRE(old.ok());
+    REQUIRE(old->pieces.size() == 1);
+    CHECK(old->pieces[0].body.stations.size() == 5);
+    CHECK(old->pieces[0].stock.material == "balsa");
+    CHECK(old->lip.angle_rad == Approx(35 * kDegree));
+    const Result<Design> saved = readDesign(writeDesign(*old));
+    REQUIRE(saved.ok());
+    CHECK(writeDesign(*saved) == writeDesign(*old));
+}
+
+TEST_CASE("the published schema is the one the reader follows, and the example obeys it") {
+    CHECK(fileText("docs/design.schema.json") == designSchema());
+    const nlohmann::json schema = nlohmann::json::parse(designSchema());
+    const nlohmann::json demo = nlohmann::json::parse(embedded::demo_wade());
+    for (const auto& [key, value] : demo.items()) {
+        CHECK(schema["properties"].contains(key));
+    }
+    // Every numeric field of the design stands in the schema with its unit.
+    const auto& station =
+        schema["properties"]["pieces"]["items"]["properties"]["body"]["properties"]["stations"]
+              ["items"]["properties"];
+    CHECK(station.contains("half_width_mm"));
+    CHECK(station["fullness_above"]["minimum"] == 1.0);
+}
+
+TEST_CASE("the report gives every derived number with its unit and no value that is not finite") {
+    const Report report = makeReport(demoDesign());
+    const nlohmann::json j = nlohmann::json::parse(report.json);
+    CHECK_FALSE(report.hasError);
+    const Derived d = evaluated(demoDesign());
+    CHECK(j["rest"]["spare_percent"].get<double>() == Approx(100 * d.spare));
+    CHECK(j["mass"]["total_g"].get<double>() == Approx(1000 * d.mass.mass_kg));
+    CHECK(j["body"]["volume_cm3"].get<double>() == Approx(1e6 * d.solid.volume_m3));
+    CHECK(j["run"]["path"].size() > 50);
+    CHECK(report.json.find("null") == std::string::npos);
+    CHECK(makeReport(demoDesign()).json == report.json);
+    Design crossing = demoDesign();
+    crossing.pieces[0].body.stations[3].belly_m = 0.02;
+    const Report refused = makeReport(crossing);
+    CHECK(refused.hasError);
+    CHECK(nlohmann::json::parse(refused.json)["error"]["code"] == "body.profiles_cross");
+    CHECK_FALSE(readableReport(report).empty());
+}
+
+TEST_CASE("the starter shelf holds parts a design accepts, each with its source") {
+    const Shelf& shelf = starterShelf();
+    CHECK(shelf.stock.size() > 15);
+    Design d = demoDesign();
+    d.fittings.clear();
+    for (const auto& row : shelf.fittings) {
+        CHECK_FALSE(row.source.empty());
+        d.fittings.push_back(row.item);
+    }
+    for (const auto& row : shelf.coats) {
+        d.coats.push_back(row.item);
+    }
+    for (const Field& f : listFields(d)) {
+        INFO(f.path);
+        CHECK((!f.value || (*f.value >= f.min && *f.value <= f.max)));
+    }
+    for (const ShelfMaterial& m : shelf.stock) {
+        CHECK(m.low_kg_m3 <= m.density_kg_m3);
+        CHECK(m.high_kg_m3 >= m.density_kg_m3);
+    }
+}

@@ -1,0 +1,63 @@
+#include "support/sample_bait.h"
+
+#include <catch2/catch.hpp>
+#include <cmath>
+
+#include "io/design_file.h"
+#include "io/embedded_data.h"
+
+namespace wl::test {
+
+Body ellipsoidBody(double a, double b, double c, int count, bool cosineSteps) {
+    Body body;
+    for (int i = 0; i < count; ++i) {
+        const double share = double(i) / (count - 1);
+        const double x = cosineSteps ? a * (1 - std::cos(kPi * share)) : 2 * a * share;
+        const double s = std::sqrt(std::max(0.0, 1 - (x - a) * (x - a) / (a * a)));
+        Station station;
+        station.position_m = x;
+        station.back_m = c * s;
+        station.belly_m = -c * s;
+        station.halfWidth_m = b * s;
+        body.stations.push_back(station);
+    }
+    return body;
+}
+
+TriangleMesh boxMesh(double L, double B, double H, double z0, double y0) {
+    TriangleMesh m;
+    for (int i = 0; i < 8; ++i) {
+        m.vertices_m.emplace_back((i & 1) ? L : 0, y0 + ((i & 2) ? B / 2 : -B / 2),
+                                  z0 + ((i & 4) ? H : 0));
+    }
+    m.triangles = {{0, 2, 1}, {1, 2, 3}, {4, 5, 6}, {5, 7, 6}, {0, 1, 4}, {1, 5, 4},
+                   {2, 6, 3}, {3, 6, 7}, {0, 4, 2}, {2, 4, 6}, {1, 3, 5}, {3, 7, 5}};
+    return m;
+}
+
+TriangleMesh ellipsoidMesh(double a, double b, double c, int along, int around) {
+    const Result<BodyCurves> curves =
+        BodyCurves::build(ellipsoidBody(a, b, c, 33, true), "/body");
+    REQUIRE(curves.ok());
+    TriangleMesh mesh = meshBody(*curves, 4.0 / 3 * kPi * a * b * c, along, around);
+    for (Eigen::Vector3d& v : mesh.vertices_m) {
+        v.x() -= a;
+    }
+    return mesh;
+}
+
+Design demoDesign() {
+    const Result<Design> design = readDesign(embedded::demo_wade());
+    INFO((design.ok() ? std::string() : design.error().code + " " + design.error().path));
+    REQUIRE(design.ok());
+    return *design;
+}
+
+Derived evaluated(const Design& design) {
+    const Result<Derived> derived = evaluate(design);
+    INFO((derived.ok() ? std::string() : derived.error().code + " " + derived.error().path));
+    REQUIRE(derived.ok());
+    return *derived;
+}
+
+}  // namespace wl::test

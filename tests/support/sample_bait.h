@@ -1,0 +1,26 @@
+// Shapes and designs the tests share.
+#pragma once
+
+#include <functional>
+
+#include "core/evaluate.h"
+
+namespace wl::test {
+
+/// Ellipsoid with the given semi-axes typed as `count` stations at equal steps or cosine steps.
+Body ellipsoidBody(double a_m, double b_m, double c_m, int count, bool cosineSteps);
+
+/// Box [0,L] x [-B/2,B/2] x [z0,z0+H] as a closed mesh.
+TriangleMesh boxMesh(double length_m, double breadth_m, double height_m, double z0_m,
+                     double y0_m = 0.0);
+
+/// A surface of revolution-like mesh of the ellipsoid centred on the origin.
+TriangleMesh ellipsoidMesh(double a_m, double b_m, double c_m, int along, int around);
+
+/// The demo design as shipped.
+Design demoDesign();
+
+/// Evaluates or fails the test with the error's code.
+Derived evaluated(const Design& design);
+
+}  // namespace wl::test
