@@ -1,0 +1,51 @@
+// Pieces worksheets are made of: titled columns of fields, live readouts, choices.
+#pragma once
+
+#include <QComboBox>
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <functional>
+
+#include "app/quantity_edit.h"
+#include "app/workbench.h"
+
+namespace wl {
+
+/// A column of rows, label left, field right, all on one edge.
+class Form : public QWidget {
+    Q_OBJECT
+  public:
+    Form(Workbench& bench, const QString& title, QWidget* parent = nullptr);
+
+    QuantityEdit* quantity(const QString& label, const QString& path);
+    /// A choice that reads its index from the design and writes it back as one undo step.
+    QComboBox* choice(const QString& label, const QString& objectName, const QStringList& options,
+                      std::function<int(const Design&)> read,
+                      std::function<void(Design&, int)> write);
+    /// A line of text kept in the design.
+    QLineEdit* text(const QString& label, const QString& objectName,
+                    std::function<std::string(const Design&)> read,
+                    std::function<void(Design&, const std::string&)> write);
+    /// A number that follows the results.
+    QLabel* readout(const QString& label, std::function<QString(const Results&)> read);
+    QLabel* note(const QString& text);
+    QPushButton* button(const QString& label, const QString& objectName);
+    void add(QWidget* widget);
+    /// Shows or greys the last row by the design.
+    void enableLastWhen(std::function<bool(const Design&)> when);
+    void finish();
+
+  private:
+    void addRow(const QString& label, QWidget* field);
+    Workbench& bench_;
+    QGridLayout* grid_;
+    int row_ = 0;
+    QWidget* last_ = nullptr;
+    QLabel* lastLabel_ = nullptr;
+};
+
+/// A worksheet page of forms side by side, scrolling when the window is small.
+QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch = {});
+
+}  // namespace wl

@@ -1,0 +1,517 @@
+#include "app/main_window.h"
+
+#include <QActionGroup>
+#include <QApplication>
+#include <QCloseEvent>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QMimeData>
+#include <QPushButton>
+#include <QSettings>
+#include <QSplitter>
+#include <QVBoxLayout>
+
+#include "app/findings_panel.h"
+#include "app/pages/pages.h"
+#include "app/quantity_edit.h"
+#include "app/record_table.h"
+#include "app/theme.h"
+#include "app/weigh_beam.h"
+#include "io/design_file.h"
+#include "io/embedded_data.h"
+
+namespace wl {
+namespace {
+
+constexpr int kMostRecent = 8;
+
+Step stepOfPath(const QString& path) {
+    static const std::pair<const char*, Step> prefixes[] = {
+        {"/brief", Step::Brief},         {"/pieces/0/stock", Step::Stock},
+        {"/pieces", Step::Body},         {"/fittings", Step::Fittings},
+        {"/bores", Step::Ballast},       {"/coats", Step::Ballast},
+        {"/lip", Step::LipAndTie},       {"/tie", Step::LipAndTie},
+        {"/log", Step::WaterLog}};
+    for (const auto& [prefix, step] : prefixes) {
+        if (path.startsWith(QLatin1String(prefix))) {
+            return step;
+        }
+    }
+    return Step::Tank;
+}
+
+}  // namespace
+
+MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWindow(parent) {
+    setObjectName(QStringLiteral("mainWindow"));
+    setAcceptDrops(true);
+    auto* centre = new QWidget;
+    centre->setObjectName(QStringLiteral("centre"));
+    auto* layout = new QVBoxLayout(centre);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(buildTopBar());
+    layout->addWidget(buildCentre(), 1);
+    setCentralWidget(centre);
+    buildMenus();
+    resize(1280, 800);
+    setMinimumSize(860, 560);
+
+    connect(&bench_.document, &Document::designChanged, this, &MainWindow::refreshTitle);
+    connect(&bench_.document, &Document::fileChanged, this, &MainWindow::refreshTitle);
+    connect(&bench_, &Workbench::benchChanged, this, &MainWindow::refreshTitle);
+    connect(&bench_, &Workbench::placeWanted, this, &MainWindow::goTo);
+    connect(&bench_, &Workbench::said, this, &MainWindow::say);
+    connect(&bench_.document, &Document::designChanged, this, [this] { say({}); });
+    recovery_ = std::make_unique<Recovery>(bench_.document, recoveryFolder);
+
+    const QSettings settings;
+    setInch(settings.value(QStringLiteral("inch"), false).toBool());
+    setDark(settings.value(QStringLiteral("dark"), false).toBool());
+    rail_->choose(Step::Brief);
+    choose(Step::Brief);
+    refreshTitle();
+}
+
+QWidget* MainWindow::buildTopBar() {
+    auto* bar = new QWidget;
+    bar->setObjectName(QStringLiteral("topBar"));
+    auto* layout = new QHBoxLayout(bar);
+    layout->setContentsMargins(12, 6, 12, 6);
+    layout->setSpacing(12);
+    name_ = new QLineEdit;
+    name_->setObjectName(QStringLiteral("designName"));
+    name_->setAccessibleName(tr("Name of the design"));
+    name_->setFont(type(Type::Large));
+    name_->setMinimumWidth(220);
+    name_->setMaximumWidth(360);
+    connect(name_, &QLineEdit::editingFinished, this, [this] {
+        if (name_->isModified()) {
+            Design next = bench_.design();
+            next.name = name_->text().left(100).toStdString();
+            name_->setModified(false);
+            bench_.document.endGesture();
+            bench_.document.submit(std::move(next), tr("Name"));
+        }
+    });
+    saved_ = new QLabel;
+    saved_->setObjectName(QStringLiteral("savedState"));
+    saved_->setProperty("role", "quiet");
+    conditions_ = new QLabel;
+    conditions_->setProperty("role", "quiet");
+    conditions_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    conditions_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    layout->addWidget(name_);
+    layout->addWidget(saved_);
+    layout->addWidget(conditions_, 1);
+    auto toggle = [this, layout](const QString& objectName, const QString& hint) {
+        auto* button = new QToolButton;
+        button->setObjectName(objectName);
+        button->setToolTip(hint);
+        button->setAccessibleName(hint);
+        button->setToolButtonStyle(Qt::ToolButtonTextOnly);
+        layout->addWidget(button);
+        return button;
+    };
+    auto* units = toggle(QStringLiteral("unitSwitch"), tr("Switch between metric and inch bench (Ctrl+U)"));
+    auto* lamp = toggle(QStringLiteral("themeSwitch"), tr("Switch between day and night (Ctrl+L)"));
+    connect(units, &QToolButton::clicked, this, [this] { setInch(bench_.bench() == Bench::Metric); });
+    connect(lamp, &QToolButton::clicked, this, [this] { setDark(!inks().dark); });
+    connect(&bench_, &Workbench::benchChanged, this, [this, units, lamp] {
+        units->setText(bench_.bench() == Bench::Metric ? tr("mm g") : tr("in oz"));
+        lamp->setText(inks().dark ? tr("night") : tr("day"));
+    });
+    return bar;
+}
+
+QWidget* MainWindow::buildCentre() {
+    rail_ = new OrderRail(bench_);
+    tank_ = new Tank(bench_);
+    runStrip_ = new RunStrip(bench_);
+
+    auto* tankPane = new QWidget;
+    auto* tankLayout = new QVBoxLayout(tankPane);
+    tankLayout->setContentsMargins(0, 0, 0, 0);
+    tankLayout->setSpacing(0);
+    auto* views = new QWidget;
+    auto* viewRow = new QHBoxLayout(views);
+    viewRow->setContentsMargins(10, 3, 10, 3);
+    viewRow->setSpacing(4);
+    auto* tankTitle = new QLabel(tr("The tank"));
+    tankTitle->setFont(type(Type::Body, true));
+    viewRow->addWidget(tankTitle);
+    viewRow->addStretch();
+    auto* group = new QActionGroup(this);
+    const std::pair<QString, TankView> names[] = {
+        {tr("Side"), TankView::Side}, {tr("Top"), TankView::Top}, {tr("Front"), TankView::Front}};
+    int number = 0;
+    for (const auto& [label, view] : names) {
+        auto* action = new QAction(label, this);
+        action->setCheckable(true);
+        action->setChecked(view == TankView::Side);
+        action->setShortcut(QKeySequence(QStringLiteral("Alt+%1").arg(++number)));
+        action->setToolTip(tr("%1 view (%2)").arg(label, action->shortcut().toString()));
+        group->addAction(action);
+        auto* button = new QToolButton;
+        button->setObjectName(QStringLiteral("view/%1").arg(number));
+        button->setDefaultAction(action);
+        button->setToolButtonStyle(Qt::ToolButtonTextOnly);
+        button->setFocusPolicy(Qt::TabFocus);
+        viewRow->addWidget(button);
+        const TankView to = view;
+        connect(action, &QAction::triggered, this, [this, to] { tank_->setView(to); });
+        addAction(action);
+    }
+    tankLayout->addWidget(views);
+    tankLayout->addWidget(tank_, 1);
+
+    auto* work = new QWidget;
+    work->setObjectName(QStringLiteral("worksheet"));
+    auto* workLayout = new QVBoxLayout(work);
+    workLayout->setContentsMargins(0, 0, 0, 0);
+    workLayout->setSpacing(0);
+    stepTitle_ = new QLabel;
+    stepTitle_->setFont(type(Type::Large));
+    stepTitle_->setContentsMargins(12, 6, 12, 0);
+    workLayout->addWidget(stepTitle_);
+    pages_ = new QStackedWidget;
+    for (QWidget* page :
+         {makeBriefPage(bench_), makeBodyPage(bench_), makeStockPage(bench_),
+          makeFittingsPage(bench_), makeBallastPage(bench_), makeLipPage(bench_),
+          makeTankPage(bench_), makeRunPage(bench_), makeBenchSheetPage(bench_),
+          makeWaterLogPage(bench_)}) {
+        pages_->addWidget(page);
+    }
+    workLayout->addWidget(pages_, 1);
+    message_ = new QLabel;
+    message_->setObjectName(QStringLiteral("message"));
+    message_->setWordWrap(true);
+    message_->setContentsMargins(12, 2, 12, 6);
+    message_->hide();
+    workLayout->addWidget(message_);
+
+    auto* middle = new QSplitter(Qt::Vertical);
+    middle->addWidget(tankPane);
+    middle->addWidget(work);
+    middle->setChildrenCollapsible(false);
+    middle->setSizes({300, 290});
+
+    auto* right = new QSplitter(Qt::Vertical);
+    right->setObjectName(QStringLiteral("rightColumn"));
+    right->addWidget(new WeighBeam(bench_));
+    right->addWidget(new FindingsPanel(bench_));
+    right->setChildrenCollapsible(false);
+    right->setSizes({290, 300});
+
+    auto* columns = new QSplitter(Qt::Horizontal);
+    columns->addWidget(rail_);
+    columns->addWidget(middle);
+    columns->addWidget(right);
+    columns->setStretchFactor(1, 1);
+    columns->setChildrenCollapsible(false);
+    columns->setSizes({170, 840, 270});
+
+    auto* rows = new QSplitter(Qt::Vertical);
+    rows->addWidget(columns);
+    rows->addWidget(runStrip_);
+    rows->setStretchFactor(0, 1);
+    rows->setChildrenCollapsible(false);
+    rows->setSizes({560, 170});
+    for (QSplitter* splitter : {middle, right, columns, rows}) {
+        splitter->setHandleWidth(1);
+    }
+    connect(rail_, &OrderRail::stepChosen, this, &MainWindow::choose);
+    return rows;
+}
+
+void MainWindow::buildMenus() {
+    QMenu* file = menuBar()->addMenu(tr("&File"));
+    auto add = [](QMenu* menu, const QString& text, const QKeySequence& key, auto slot,
+                  const QObject* context) {
+        QAction* action = menu->addAction(text);
+        action->setShortcut(key);
+        QObject::connect(action, &QAction::triggered, context, slot);
+        return action;
+    };
+    add(file, tr("&New"), QKeySequence::New, [this] {
+        if (mayDiscard()) {
+            const Result<Design> start = readDesign(embedded::demo_wade());
+            Design fresh;
+            if (start) {  // a plain body to begin from, without the demo's story
+                fresh.pieces = start->pieces;
+                fresh.lip = start->lip;
+                fresh.tie = start->tie;
+                fresh.pieces.front().stock = Stock{};
+            }
+            bench_.document.replace(fresh, {}, true);
+        }
+    }, this);
+    add(file, tr("&Open…"), QKeySequence::Open, [this] {
+        if (!mayDiscard()) {
+            return;
+        }
+        const QString path = QFileDialog::getOpenFileName(this, tr("Open a design"), {},
+                                                          tr("Wade Line designs (*.wade)"));
+        if (!path.isEmpty()) {
+            openFile(path);
+        }
+    }, this);
+    recent_ = file->addMenu(tr("Open &recent"));
+    connect(recent_, &QMenu::aboutToShow, this, &MainWindow::refreshRecent);
+    add(file, tr("Open the &demo"), {}, [this] {
+        if (mayDiscard()) {
+            openDemo();
+        }
+    }, this);
+    add(file, tr("&Save"), QKeySequence::Save, [this] { saveOrAsk(); }, this);
+    add(file, tr("Save &as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), [this] {
+        const QString path = QFileDialog::getSaveFileName(
+            this, tr("Save the design"), bench_.document.filePath(), tr("Wade Line designs (*.wade)"));
+        if (!path.isEmpty()) {
+            saveFile(path);
+        }
+    }, this);
+    add(file, tr("&Quit"), QKeySequence::Quit, [this] { close(); }, this);
+
+    QMenu* edit = menuBar()->addMenu(tr("&Edit"));
+    QAction* undo = bench_.document.undoStack()->createUndoAction(this, tr("&Undo"));
+    undo->setShortcut(QKeySequence::Undo);
+    QAction* redo = bench_.document.undoStack()->createRedoAction(this, tr("&Redo"));
+    redo->setShortcuts({QKeySequence::Redo, QKeySequence(QStringLiteral("Ctrl+Y"))});
+    edit->addActions({undo, redo});
+    edit->addSeparator();
+    add(edit, tr("&Plan the lead"), QKeySequence(Qt::Key_F8), [this] {
+        rail_->choose(Step::Ballast);
+        planTheLead(bench_);
+    }, this);
+
+    QMenu* view = menuBar()->addMenu(tr("&View"));
+    inch_ = add(view, tr("&Inch bench"), QKeySequence(QStringLiteral("Ctrl+U")),
+                [this] { setInch(bench_.bench() == Bench::Metric); }, this);
+    inch_->setCheckable(true);
+    dark_ = add(view, tr("&Night"), QKeySequence(QStringLiteral("Ctrl+L")),
+                [this] { setDark(!inks().dark); }, this);
+    dark_->setCheckable(true);
+    QMenu* go = menuBar()->addMenu(tr("&Go"));
+    for (int i = 0; i < kStepCount; ++i) {
+        const QString key = QStringLiteral("Ctrl+%1").arg((i + 1) % 10);
+        add(go, OrderRail::stepName(Step(i)).replace('&', "&&"), QKeySequence(key),
+            [this, i] { rail_->choose(Step(i)); }, this);
+    }
+    add(go, tr("The &tank"), QKeySequence(Qt::Key_F6),
+        [this] { tank_->setFocus(Qt::ShortcutFocusReason); }, this);
+    QMenu* help = menuBar()->addMenu(tr("&Help"));
+    add(help, tr("&Keys"), QKeySequence(Qt::Key_F1), [this] {
+        QMessageBox::information(
+            this, tr("Keys"),
+            tr("Ctrl+1 … Ctrl+0: the steps of the order of work\n"
+               "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
+               "Alt+1, 2, 3: side, top, front\n"
+               "Up and Down in a field: one bench step, Shift for ten\n"
+               "F8: plan the lead\n"
+               "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
+    }, this);
+    add(help, tr("&About"), {}, [this] {
+        QMessageBox::about(this, tr("Wade Line"),
+                           tr("Wade Line %1\n\nHow a hard bait will sit, how deep it will run, and "
+                              "what to change.\nFree software under the GNU General Public License, "
+                              "version 3 or later.")
+                               .arg(QCoreApplication::applicationVersion()));
+    }, this);
+}
+
+void MainWindow::choose(Step step) {
+    pages_->setCurrentIndex(int(step));
+    stepTitle_->setText(OrderRail::stepName(step));
+    tank_->setStep(step);
+}
+
+void MainWindow::goTo(const QString& path) {
+    const Step step = stepOfPath(path);
+    rail_->choose(step);
+    QWidget* page = pages_->widget(int(step));
+    if (auto* field = page->findChild<QWidget*>(path)) {
+        field->setFocus(Qt::OtherFocusReason);
+        return;
+    }
+    for (RecordTable* table : page->findChildren<RecordTable*>()) {
+        if (table->goTo(path)) {
+            for (QWidget* up = table; up != nullptr; up = up->parentWidget()) {
+                if (auto* tabs = qobject_cast<QTabWidget*>(up->parentWidget()
+                                                               ? up->parentWidget()->parentWidget()
+                                                               : nullptr)) {
+                    tabs->setCurrentWidget(up);
+                }
+            }
+            return;
+        }
+    }
+}
+
+void MainWindow::say(const QString& text) {
+    message_->setText(text);
+    message_->setProperty("role", text.startsWith(QStringLiteral("▲")) ? "fault" : "quiet");
+    message_->style()->unpolish(message_);
+    message_->style()->polish(message_);
+    message_->setVisible(!text.isEmpty());
+}
+
+void MainWindow::setDark(bool dark) {
+    applyTheme(*static_cast<QApplication*>(QCoreApplication::instance()), dark);
+    QSettings().setValue(QStringLiteral("dark"), dark);
+    dark_->setChecked(dark);
+    bench_.themeChanged();
+}
+
+void MainWindow::setInch(bool inch) {
+    QSettings().setValue(QStringLiteral("inch"), inch);
+    inch_->setChecked(inch);
+    bench_.setBench(inch ? Bench::Inch : Bench::Metric);
+}
+
+void MainWindow::refreshTitle() {
+    const Design& d = bench_.design();
+    const QString name = QString::fromStdString(d.name);
+    if (!name_->hasFocus() || !name_->isModified()) {
+        name_->setText(name);
+        name_->setCursorPosition(0);
+    }
+    const bool modified = bench_.document.isModified();
+    saved_->setText(modified ? tr("● not saved") : tr("saved"));
+    setWindowTitle(QStringLiteral("%1%2 – Wade Line").arg(modified ? "*" : "", name));
+    static const QString lines[] = {tr("nylon"), tr("fluorocarbon"), tr("braid")};
+    conditions_->setText(
+        tr("%1 %2, %3 deep   ·   %4 %5, cast %6")
+            .arg(d.brief.salinity > 0.005 ? tr("salt") : tr("fresh"),
+                 bench_.text(Quantity::Temperature, d.brief.temperature_K),
+                 bench_.text(Quantity::Distance, d.brief.waterDepth_m),
+                 bench_.text(Quantity::Thickness, d.brief.lineDiameter_m),
+                 lines[int(d.brief.lineKind)],
+                 bench_.text(Quantity::Distance, d.brief.castLength_m)));
+}
+
+bool MainWindow::openFile(const QString& path) {
+    if (const auto error = bench_.document.open(path)) {
+        QString where = QString::fromStdString(error->path);
+        where = where.isEmpty() || where == path ? QString() : QStringLiteral(" [%1]").arg(where);
+        say(QStringLiteral("▲ %1: %2%3").arg(QFileInfo(path).fileName(),
+                                             sentence(*error, bench_.bench()), where));
+        return false;
+    }
+    remember(path);
+    say(tr("Opened %1.").arg(path));
+    return true;
+}
+
+bool MainWindow::saveFile(const QString& path) {
+    if (const auto error = bench_.document.save(path)) {
+        say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+        return false;
+    }
+    remember(path);
+    recovery_->keepNow();
+    say(tr("Saved to %1.").arg(path));
+    return true;
+}
+
+bool MainWindow::saveOrAsk() {
+    QString path = bench_.document.filePath();
+    if (path.isEmpty()) {
+        path = QFileDialog::getSaveFileName(this, tr("Save the design"), QStringLiteral("bait.wade"),
+                                            tr("Wade Line designs (*.wade)"));
+    }
+    return !path.isEmpty() && saveFile(path);
+}
+
+void MainWindow::openDemo() {
+    const Result<Design> demo = readDesign(embedded::demo_wade());
+    if (demo) {
+        bench_.document.replace(*demo, {}, false);
+    }
+}
+
+bool MainWindow::offerRecovery() {
+    const auto left = recovery_->findLeftBehind();
+    if (!left) {
+        return false;
+    }
+    const auto answer = QMessageBox::question(
+        this, tr("Unsaved work was found"),
+        tr("“%1” was being worked on when the program ended without saving. Take it up again?")
+            .arg(QString::fromStdString(left->design.name)),
+        QMessageBox::Yes | QMessageBox::Discard, QMessageBox::Yes);
+    if (answer == QMessageBox::Yes) {
+        bench_.document.replace(left->design, left->originalFile, true);
+        recovery_->keepNow();
+    }
+    recovery_->discard(*left);
+    return answer == QMessageBox::Yes;
+}
+
+void MainWindow::remember(const QString& path) {
+    QSettings settings;
+    QStringList files = settings.value(QStringLiteral("recent")).toStringList();
+    const QString full = QFileInfo(path).absoluteFilePath();
+    files.removeAll(full);
+    files.prepend(full);
+    settings.setValue(QStringLiteral("recent"), QStringList(files.mid(0, kMostRecent)));
+}
+
+void MainWindow::refreshRecent() {
+    recent_->clear();
+    for (const QString& path : QSettings().value(QStringLiteral("recent")).toStringList()) {
+        connect(recent_->addAction(path), &QAction::triggered, this, [this, path] {
+            if (mayDiscard()) {
+                openFile(path);
+            }
+        });
+    }
+    if (recent_->isEmpty()) {
+        recent_->addAction(tr("none yet"))->setEnabled(false);
+    }
+}
+
+bool MainWindow::mayDiscard() {
+    if (!bench_.document.isModified()) {
+        return true;
+    }
+    const auto answer = QMessageBox::question(
+        this, tr("Not saved"), tr("“%1” has changes that are not saved.")
+                                   .arg(QString::fromStdString(bench_.design().name)),
+        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
+    if (answer == QMessageBox::Save) {
+        return saveOrAsk();
+    }
+    return answer == QMessageBox::Discard;
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    // A field still being typed in counts as an edit.
+    if (QWidget* focus = focusWidget()) {
+        focus->clearFocus();
+    }
+    if (!mayDiscard()) {
+        event->ignore();
+        return;
+    }
+    recovery_->finish();
+    event->accept();
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls()) {
+        event->acceptProposedAction();
+    }
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+    const QList<QUrl> urls = event->mimeData()->urls();
+    if (!urls.isEmpty() && mayDiscard()) {
+        openFile(urls.front().toLocalFile());
+    }
+}
+
+}  // namespace wl

@@ -1,0 +1,73 @@
+// The window: top bar, order of work, tank, worksheet, weigh-beam, findings, run strip.
+#pragma once
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QMainWindow>
+#include <QStackedWidget>
+#include <QToolButton>
+#include <memory>
+
+#include "app/order_rail.h"
+#include "app/run_strip.h"
+#include "app/tank.h"
+#include "app/workbench.h"
+#include "session/recovery.h"
+
+namespace wl {
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+  public:
+    /// `recoveryFolder` holds unsaved work; settings come from QSettings.
+    explicit MainWindow(const QString& recoveryFolder, QWidget* parent = nullptr);
+
+    Workbench& bench() { return bench_; }
+    Tank& tank() { return *tank_; }
+    RunStrip& runStrip() { return *runStrip_; }
+    OrderRail& rail() { return *rail_; }
+    void goTo(const QString& path);
+    void setDark(bool dark);
+    void setInch(bool inch);
+    /// Opens a file; a refusal is shown and the present design stays.
+    bool openFile(const QString& path);
+    bool saveFile(const QString& path);
+    void openDemo();
+    /// Offers what an earlier window left behind; true when it was taken over.
+    bool offerRecovery();
+    QString message() const { return message_->text(); }
+
+  protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+  private:
+    void buildMenus();
+    QWidget* buildTopBar();
+    QWidget* buildCentre();
+    void choose(Step step);
+    void refreshTitle();
+    void refreshRecent();
+    void remember(const QString& path);
+    bool mayDiscard();
+    void say(const QString& text);
+    bool saveOrAsk();
+
+    Workbench bench_;
+    std::unique_ptr<Recovery> recovery_;
+    OrderRail* rail_ = nullptr;
+    Tank* tank_ = nullptr;
+    RunStrip* runStrip_ = nullptr;
+    QStackedWidget* pages_ = nullptr;
+    QLabel* stepTitle_ = nullptr;
+    QLabel* message_ = nullptr;
+    QLabel* saved_ = nullptr;
+    QLabel* conditions_ = nullptr;
+    QLineEdit* name_ = nullptr;
+    QMenu* recent_ = nullptr;
+    QAction* dark_ = nullptr;
+    QAction* inch_ = nullptr;
+};
+
+}  // namespace wl

@@ -1,0 +1,148 @@
+#include <QVBoxLayout>
+#include <cmath>
+
+#include "app/form.h"
+#include "app/pages/pages.h"
+#include "app/plot.h"
+#include "app/record_table.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("BodyPage", text);
+}
+
+namespace {
+
+std::vector<Station>& stationsOf(Design& d) {
+    return d.pieces.front().body.stations;
+}
+
+// A station half-way to the next (or to the one before, at the tail), on the present skin.
+void insertStation(Workbench& bench, int row) {
+    Design next = bench.design();
+    std::vector<Station>& s = stationsOf(next);
+    if (s.size() < 2) {
+        return;
+    }
+    const size_t at = std::clamp<size_t>(size_t(std::max(row, 0)) + 1, 1, s.size() - 1);
+    Station fresh = s[at - 1];
+    fresh.position_m = 0.5 * (s[at - 1].position_m + s[at].position_m);
+    const Result<BodyCurves> curves = BodyCurves::build(next.pieces.front().body, "");
+    if (curves) {
+        const Section skin = curves->atX(fresh.position_m);
+        fresh.back_m = skin.back_m;
+        fresh.belly_m = skin.belly_m;
+        fresh.halfWidth_m = skin.halfWidth_m;
+        fresh.widest_m = skin.widest_m;
+        fresh.fullnessAbove = skin.fullnessAbove;
+        fresh.fullnessBelow = skin.fullnessBelow;
+    }
+    s.insert(s.begin() + std::ptrdiff_t(at), fresh);
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Insert a station"));
+}
+
+void removeStation(Workbench& bench, int row) {
+    Design next = bench.design();
+    std::vector<Station>& s = stationsOf(next);
+    if (s.size() <= 4) {
+        bench.say(tr("A body needs at least four stations."));
+        return;
+    }
+    if (row <= 0 || row >= int(s.size()) - 1) {
+        bench.say(tr("The first and last stations are the tips of the bait; they stay."));
+        return;
+    }
+    s.erase(s.begin() + row);
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Remove a station"));
+}
+
+QWidget* areaPlot(Workbench& bench) {
+    auto* plot = new QCustomPlot;
+    plot->setAccessibleName(tr("Area of the section along the bait"));
+    plot->setMinimumSize(180, 120);
+    plot->addGraph();
+    auto refresh = [&bench, plot] {
+        const ResultsPtr r = bench.results();
+        const bool metric = bench.bench() == Bench::Metric;
+        dressPlot(*plot, metric ? tr("from the nose, mm") : tr("from the nose, in"),
+                  metric ? tr("section area, cm²") : tr("section area, in²"));
+        plot->graph(0)->setPen(QPen(inks().ink, 1.6));
+        plot->graph(0)->setBrush(inks().waterFill);
+        QVector<double> x, y;
+        if (r && r->derived) {
+            for (int i = 0; i <= 80; ++i) {
+                const Section s = r->derived->curves.at(i / 80.0);
+                x << s.x_m / (metric ? kMillimetre : kInch);
+                y << computeSectionMoments(s).area_m2 / (metric ? 1e-4 : kInch * kInch);
+            }
+        }
+        plot->graph(0)->setData(x, y, true);
+        plot->rescaleAxes();
+        plot->yAxis->setRangeLower(0);
+        plot->yAxis->setRangeUpper(plot->yAxis->range().upper * 1.1);
+        plot->replot(QCustomPlot::rpQueuedReplot);
+    };
+    QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, plot, refresh);
+    QObject::connect(&bench, &Workbench::benchChanged, plot, refresh);
+    return plot;
+}
+
+}  // namespace
+
+QWidget* makeBodyPage(Workbench& bench) {
+    auto number = [](const QString& title, const char* field, Quantity q = Quantity::Length) {
+        return RecordColumn{RecordColumn::Kind::Number, title, field, q, {}, {}, {}, {}};
+    };
+    std::vector<RecordColumn> columns{
+        number(tr("Place"), "position"),
+        number(tr("Back"), "back"),
+        number(tr("Belly"), "belly"),
+        number(tr("Half-width"), "half_width"),
+        number(tr("Widest at"), "widest"),
+        number(tr("Full above"), "fullness_above", Quantity::Number),
+        number(tr("Full below"), "fullness_below", Quantity::Number),
+    };
+    auto* table = new RecordTable(
+        bench, "stations", "/pieces/0/body/stations",
+        [](const Design& d) { return int(d.pieces.front().body.stations.size()); },
+        std::move(columns),
+        {{"insertStation", tr("Insert a station"), [&bench](int row) { insertStation(bench, row); }},
+         {"removeStation", tr("Remove"), [&bench](int row) { removeStation(bench, row); }}});
+    table->setMinimumWidth(420);
+
+    auto* ends = new Form(bench, tr("The body"));
+    const QStringList shapes{tr("round"), tr("pointed")};
+    ends->choice(
+        tr("Nose"), "noseShape", shapes,
+        [](const Design& d) { return int(d.pieces.front().body.nose); },
+        [](Design& d, int i) { d.pieces.front().body.nose = EndShape(i); });
+    ends->choice(
+        tr("Tail"), "tailShape", shapes,
+        [](const Design& d) { return int(d.pieces.front().body.tail); },
+        [](Design& d, int i) { d.pieces.front().body.tail = EndShape(i); });
+    ends->readout(tr("Volume"), [&bench](const Results& r) {
+        return bench.text(Quantity::Volume, r.derived->solid.volume_m3);
+    });
+    ends->readout(tr("Long, wide, high"), [&bench](const Results& r) {
+        const BodySizes& s = r.derived->sizes;
+        return QStringLiteral("%1 × %2 × %3")
+            .arg(bench.text(Quantity::Length, s.length_m, false),
+                 bench.text(Quantity::Length, s.maxWidth_m, false),
+                 bench.text(Quantity::Length, s.maxHeight_m));
+    });
+    ends->readout(tr("Widest point"), [&bench](const Results& r) {
+        const BodySizes& s = r.derived->sizes;
+        return tr("%1 (%2 back)").arg(bench.text(Quantity::Length, s.widestAt_m),
+                                      bench.text(Quantity::Fraction, s.widestAt_m / s.length_m));
+    });
+    ends->readout(tr("Surface"), [&bench](const Results& r) {
+        return bench.text(Quantity::Area, r.derived->skin.area_m2);
+    });
+    ends->note(tr("Fullness: 1 straight flanks, 2 round, 4 and more slab-sided."));
+    return formRow({table, ends, areaPlot(bench)}, {5, 3, 3});
+}
+
+}  // namespace wl

@@ -1,0 +1,153 @@
+#include <QPainter>
+
+#include "app/form.h"
+#include "app/pages/pages.h"
+#include "app/theme.h"
+#include "core/mass/lip_sheet.h"
+#include "io/shelf.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("LipPage", text);
+}
+
+namespace {
+
+// The lip laid flat beside the body's width, tie marked.
+class LipDrawing : public QWidget {
+  public:
+    explicit LipDrawing(Workbench& bench) : bench_(bench) {
+        setMinimumSize(150, 120);
+        setAccessibleName(tr("The lip laid flat"));
+        connect(&bench.document, &Document::designChanged, this, qOverload<>(&QWidget::update));
+        connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
+    }
+
+  protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        p.setRenderHint(QPainter::Antialiasing);
+        const Inks& c = inks();
+        const Lip& lip = bench_.design().lip;
+        p.setFont(type(Type::Small));
+        if (!lip.present) {
+            p.setPen(c.quiet);
+            p.drawText(rect(), Qt::AlignCenter, tr("no lip"));
+            return;
+        }
+        const ResultsPtr r = bench_.results();
+        const double body = r && r->derived ? r->derived->sizes.maxWidth_m : 0.0;
+        const double wide = std::max({lip.width_m, lip.rootWidth_m, body});
+        const double tall = lip.length_m + lip.slotDepth_m;
+        const double s = std::min((width() - 20) / wide, (height() - 44) / tall);
+        const QPointF root(0.5 * width(), 22 + lip.slotDepth_m * s);
+        if (body > 0) {
+            p.setPen(QPen(c.quiet, 1, Qt::DashLine));
+            for (const double side : {-0.5, 0.5}) {
+                p.drawLine(root + QPointF(side * body * s, -lip.slotDepth_m * s),
+                           root + QPointF(side * body * s, lip.length_m * s));
+            }
+            p.setPen(c.quiet);
+            p.drawText(QRectF(0, 0, width(), 18), Qt::AlignCenter, tr("dashed: width of the body"));
+        }
+        QPolygonF outline;
+        for (const Eigen::Vector2d& v : lipOutline(lip)) {
+            outline << root + QPointF(v.y() * s, v.x() * s);
+        }
+        p.setPen(QPen(c.ink, 1.6));
+        p.setBrush(c.lip);
+        p.drawPolygon(outline);
+        p.setPen(QPen(c.quiet, 1, Qt::DashLine));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(QRectF(root.x() - 0.5 * lip.rootWidth_m * s, root.y() - lip.slotDepth_m * s,
+                          lip.rootWidth_m * s, lip.slotDepth_m * s));
+        if (bench_.design().tie.place == TiePlace::Lip) {
+            const QPointF tie = root + QPointF(0, bench_.design().tie.upLip_m * s);
+            p.setPen(QPen(c.signal, 1.6));
+            p.drawLine(tie - QPointF(5, 0), tie + QPointF(5, 0));
+            p.drawLine(tie - QPointF(0, 5), tie + QPointF(0, 5));
+            p.drawText(tie + QPointF(8, 4), tr("tie"));
+        }
+        p.setPen(c.quiet);
+        p.drawText(QRectF(0, height() - 20, width(), 18), Qt::AlignCenter,
+                   bench_.text(Quantity::Area, measureLip(lip).area_m2));
+    }
+
+  private:
+    Workbench& bench_;
+};
+
+}  // namespace
+
+QWidget* makeLipPage(Workbench& bench) {
+    auto isLip = [](const Design& d) { return d.lip.present; };
+    auto* sheet = new Form(bench, tr("Lip"));
+    sheet->choice(
+        tr("Lip"), "lipPresent", {tr("none"), tr("flat lip")},
+        [](const Design& d) { return int(d.lip.present); },
+        [](Design& d, int i) { d.lip.present = i == 1; });
+    QStringList names;
+    for (const ShelfMaterial& m : starterShelf().lipSheet) {
+        names << QString::fromStdString(m.name);
+    }
+    sheet->choice(
+        tr("Sheet"), "lipSheet", names,
+        [](const Design& d) {
+            const auto& all = starterShelf().lipSheet;
+            for (size_t i = 0; i < all.size(); ++i) {
+                if (all[i].name == d.lip.material) {
+                    return int(i);
+                }
+            }
+            return -1;
+        },
+        [](Design& d, int i) {
+            d.lip.material = starterShelf().lipSheet[size_t(i)].name;
+            d.lip.density_kg_m3 = starterShelf().lipSheet[size_t(i)].density_kg_m3;
+        });
+    sheet->enableLastWhen(isLip);
+    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
+             {tr("Thickness"), "/lip/thickness"},
+             {tr("Length outside"), "/lip/length"},
+             {tr("Width at the skin"), "/lip/root_width"},
+             {tr("Full width"), "/lip/width"},
+             {tr("Round of the tip"), "/lip/tip_round"}}) {
+        sheet->quantity(label, path);
+        sheet->enableLastWhen(isLip);
+    }
+
+    auto* slot = new Form(bench, tr("Slot"));
+    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
+             {tr("Angle to the axis"), "/lip/angle"},
+             {tr("Slot from the nose"), "/lip/slot_x"},
+             {tr("Slot height"), "/lip/slot_z"},
+             {tr("Slot depth"), "/lip/slot_depth"}}) {
+        slot->quantity(label, path);
+        slot->enableLastWhen(isLip);
+    }
+    slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
+        return bench.text(Quantity::Mass, r.derived->mass.lip.mass_kg);
+    });
+    slot->note(tr("0° lies in line with the body and runs deep; 90° stands straight down. Set it in slow "
+                  "epoxy so that it can be sighted straight: gloves, fresh air."));
+
+    auto* tie = new Form(bench, tr("Tie"));
+    tie->choice(
+        tr("The line ties"), "tiePlace", {tr("to the body"), tr("to the lip")},
+        [](const Design& d) { return int(d.tie.place); },
+        [](Design& d, int i) { d.tie.place = TiePlace(i); });
+    auto onLip = [](const Design& d) { return d.tie.place == TiePlace::Lip; };
+    auto onBody = [](const Design& d) { return d.tie.place == TiePlace::Body; };
+    tie->quantity(tr("Up the lip"), "/tie/up_lip");
+    tie->enableLastWhen(onLip);
+    tie->quantity(tr("Loop stands off"), "/tie/stand_off");
+    tie->enableLastWhen(onLip);
+    tie->quantity(tr("Tie aft of the nose"), "/tie/x");
+    tie->enableLastWhen(onBody);
+    tie->quantity(tr("Tie height"), "/tie/z");
+    tie->enableLastWhen(onBody);
+    return formRow({sheet, slot, tie, new LipDrawing(bench)}, {3, 3, 3, 2});
+}
+
+}  // namespace wl

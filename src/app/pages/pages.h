@@ -1,0 +1,24 @@
+// The worksheets, one for each step of the order of work.
+#pragma once
+
+#include <QWidget>
+
+#include "app/workbench.h"
+
+namespace wl {
+
+QWidget* makeBriefPage(Workbench& bench);
+QWidget* makeBodyPage(Workbench& bench);
+QWidget* makeStockPage(Workbench& bench);
+QWidget* makeFittingsPage(Workbench& bench);
+QWidget* makeBallastPage(Workbench& bench);
+QWidget* makeLipPage(Workbench& bench);
+QWidget* makeTankPage(Workbench& bench);
+QWidget* makeRunPage(Workbench& bench);
+QWidget* makeBenchSheetPage(Workbench& bench);
+QWidget* makeWaterLogPage(Workbench& bench);
+
+/// Plans the lead for the present design and applies it as one undo step; says what cannot be met.
+void planTheLead(Workbench& bench);
+
+}  // namespace wl

@@ -1,0 +1,116 @@
+#include "app/form.h"
+#include "app/pages/pages.h"
+#include "app/plot.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("RunPage", text);
+}
+
+namespace {
+
+// Nose angle along the retrieve; the depth itself is in the run strip.
+QWidget* pitchPlot(Workbench& bench) {
+    auto* plot = new QCustomPlot;
+    plot->setAccessibleName(tr("Nose angle and pull along the retrieve"));
+    plot->setMinimumSize(220, 120);
+    plot->addGraph();
+    auto refresh = [&bench, plot] {
+        const ResultsPtr r = bench.results();
+        if (!r || (!r->run && !r->error)) {
+            return;
+        }
+        const bool metric = bench.bench() == Bench::Metric;
+        dressPlot(*plot, metric ? tr("from the rod, m") : tr("from the rod, ft"),
+                  tr("nose angle, °"));
+        plot->graph(0)->setPen(QPen(inks().ink, 1.6));
+        QVector<double> x, y;
+        if (r->run && r->run->depthKnown) {
+            for (const RetrievePoint& p : r->run->path.points) {
+                x << p.fromRod_m / (metric ? 1.0 : kFoot);
+                y << p.pitch_rad / kDegree;
+            }
+        }
+        plot->graph(0)->setData(x, y);
+        plot->rescaleAxes();
+        plot->xAxis->setRangeLower(0);
+        const QCPRange range = plot->yAxis->range();
+        plot->yAxis->setRange(std::min(range.lower - 5, -45.0), std::max(range.upper + 5, 5.0));
+        plot->replot(QCustomPlot::rpQueuedReplot);
+    };
+    QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, plot, refresh);
+    QObject::connect(&bench, &Workbench::benchChanged, plot, refresh);
+    return plot;
+}
+
+}  // namespace
+
+QWidget* makeRunPage(Workbench& bench) {
+    auto run = [](const Results& r, std::function<QString(const Run&)> show) {
+        return r.run ? show(*r.run) : QStringLiteral("…");
+    };
+    auto* depth = new Form(bench, tr("Depth"));
+    depth->readout(tr("Deepest"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.depthKnown ? tr("%1, between %2 and %3")
+                                      .arg(bench.text(Quantity::Distance, u.path.maxDepth_m),
+                                           bench.text(Quantity::Distance, u.depthLow_m, false),
+                                           bench.text(Quantity::Distance, u.depthHigh_m))
+                                : tr("cannot be given");
+        });
+    });
+    depth->readout(tr("Deepest at"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.depthKnown ? tr("%1 from the rod").arg(bench.text(Quantity::Distance, u.path.maxDepthFromRod_m))
+                                : QStringLiteral("–");
+        });
+    });
+    depth->readout(tr("Near its deepest for"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.depthKnown
+                       ? tr("%1 of the way").arg(bench.text(Quantity::Fraction, u.path.shareNearDeepest))
+                       : QStringLiteral("–");
+        });
+    });
+    depth->readout(tr("Trolled, same line out"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.trolledDepth_m > 0 ? bench.text(Quantity::Distance, u.trolledDepth_m)
+                                        : QStringLiteral("–");
+        });
+    });
+    depth->note(tr("The band is judged from how much the flow model leaves open (±35 % with a lip near in "
+                   "line, ±50 % or ±0.4 m otherwise). Log one run to see where your bait lies in it."));
+
+    auto* tow = new Form(bench, tr("Under way, level"));
+    tow->readout(tr("Nose up (+) or down"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.levelTrim ? bench.text(Quantity::Angle, u.levelTrim->pitch_rad)
+                               : tr("no steady attitude");
+        });
+    });
+    tow->readout(tr("Pull on the line"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.levelTrim ? bench.text(Quantity::Force, u.levelTrim->tension_N)
+                               : QStringLiteral("–");
+        });
+    });
+    tow->readout(tr("Line leaves the tie at"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.levelTrim ? tr("%1 over the level").arg(bench.text(Quantity::Angle, u.levelTrim->lineAngle_rad))
+                               : QStringLiteral("–");
+        });
+    });
+    tow->readout(tr("Retrieve takes"), [&bench, run](const Results& r) {
+        return run(r, [&bench](const Run& u) {
+            return u.path.points.empty()
+                       ? QStringLiteral("–")
+                       : bench.text(Quantity::Time, u.path.points.back().time_s);
+        });
+    });
+    tow->quantity(tr("Reeled in at"), "/brief/retrieve_speed");
+    tow->quantity(tr("Cast"), "/brief/cast_length");
+    return formRow({depth, tow, pitchPlot(bench)}, {4, 3, 4});
+}
+
+}  // namespace wl

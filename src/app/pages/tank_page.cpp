@@ -1,0 +1,110 @@
+#include "app/form.h"
+#include "app/pages/pages.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("TankPage", text);
+}
+
+namespace {
+
+QString speedWord(double speed) {
+    // Names makers use (common practice, no source).
+    if (speed <= 0.05) {
+        return tr("nearly suspended");
+    }
+    if (speed <= 0.2) {
+        return tr("slow");
+    }
+    return speed <= 0.4 ? tr("countdown") : tr("fast");
+}
+
+}  // namespace
+
+QWidget* makeTankPage(Workbench& bench) {
+    auto* rest = new Form(bench, tr("At rest"));
+    rest->readout(tr("State"), [&bench](const Results& r) {
+        const Derived& d = *r.derived;
+        const double speed = std::abs(d.freeFall.speed_m_s);
+        switch (d.state) {
+            case RestState::Floats:
+                return tr("floats; rises at %1 when pushed under").arg(bench.text(Quantity::Speed, speed));
+            case RestState::Suspends:
+                return tr("suspends (%1)").arg(d.net_kg >= 0 ? tr("rises at %1").arg(bench.text(Quantity::Speed, speed))
+                                                             : tr("sinks at %1").arg(bench.text(Quantity::Speed, speed)));
+            default:
+                return tr("sinks at %1, %2").arg(bench.text(Quantity::Speed, speed), speedWord(speed));
+        }
+    });
+    rest->readout(tr("Spare"), [&bench](const Results& r) {
+        const Derived& d = *r.derived;
+        return tr("%1 ± %2, %3").arg(bench.text(Quantity::Fraction, d.spare, false),
+                                     bench.text(Quantity::Fraction, d.spareDoubt),
+                                     bench.text(Quantity::Mass, d.net_kg));
+    });
+    rest->readout(tr("Nose up (+) or down"), [&bench](const Results& r) {
+        return r.derived->attitudeDecided ? bench.text(Quantity::Angle, r.derived->pitch_rad)
+                                          : tr("undecided");
+    });
+    rest->readout(tr("Lean, port up +"), [&bench](const Results& r) {
+        return r.derived->attitudeDecided ? bench.text(Quantity::Angle, r.derived->roll_rad)
+                                          : tr("undecided");
+    });
+    rest->readout(tr("Back showing"), [&bench](const Results& r) {
+        return bench.text(Quantity::Length, r.derived->showing_m);
+    });
+    rest->readout(tr("Within the measuring"), [&bench](const Results& r) {
+        auto word = [&bench](double v) {
+            return v < 0 ? tr("rises %1").arg(bench.text(Quantity::Speed, -v))
+                         : tr("sinks %1").arg(bench.text(Quantity::Speed, v));
+        };
+        return tr("%1 to %2").arg(word(r.derived->lowSpeed_m_s), word(r.derived->highSpeed_m_s));
+    });
+
+    auto* steady = new Form(bench, tr("How steady"));
+    steady->readout(tr("Weight under lift by"), [&bench](const Results& r) {
+        return bench.text(Quantity::Length, r.derived->mass.centreOfBuoyancy_m.z() -
+                                                r.derived->mass.centreOfGravity_m.z());
+    });
+    steady->readout(tr("Metacentric height, rolling"), [&bench](const Results& r) {
+        return r.derived->attitudes.empty()
+                   ? bench.text(Quantity::Length, r.derived->hang.arm_m)
+                   : bench.text(Quantity::Length,
+                                r.derived->attitudes.front().metacentricHeightRoll_m);
+    });
+    steady->readout(tr("Stable attitudes"), [&bench](const Results& r) {
+        const Derived& d = *r.derived;
+        if (d.attitudes.empty()) {
+            return tr("hangs under water");
+        }
+        QStringList all;
+        for (const FloatAttitude& a : d.attitudes) {
+            all << tr("pitch %1, lean %2").arg(bench.text(Quantity::Angle, a.pitch_rad),
+                                               bench.text(Quantity::Angle, a.roll_rad));
+        }
+        return QStringLiteral("%1: %2").arg(all.size()).arg(all.join(QStringLiteral("; ")));
+    });
+    steady->readout(tr("Weight from the nose"), [&bench](const Results& r) {
+        return bench.text(Quantity::Length, r.derived->mass.centreOfGravity_m.x());
+    });
+    steady->readout(tr("Lift from the nose"), [&bench](const Results& r) {
+        return bench.text(Quantity::Length, r.derived->mass.centreOfBuoyancy_m.x());
+    });
+
+    auto* scale = new Form(bench, tr("The scale should read"));
+    auto stage = [&bench, scale](const QString& label, double StageMasses::*mass) {
+        scale->readout(label, [&bench, mass](const Results& r) {
+            return bench.text(Quantity::Mass, r.derived->mass.stages.*mass);
+        });
+    };
+    stage(tr("Shaped body"), &StageMasses::shapedBody_kg);
+    stage(tr("Bare body, drilled"), &StageMasses::drilledBody_kg);
+    stage(tr("Sealed"), &StageMasses::sealedBody_kg);
+    stage(tr("With lead and filler"), &StageMasses::withLead_kg);
+    stage(tr("With hardware"), &StageMasses::withHardware_kg);
+    stage(tr("Finished"), &StageMasses::finished_kg);
+    return formRow({rest, steady, scale}, {4, 4, 3});
+}
+
+}  // namespace wl

@@ -1,0 +1,47 @@
+// One field of the design: typed in any unit, checked at once, its message beneath it.
+#pragma once
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QWidget>
+
+#include "app/workbench.h"
+
+namespace wl {
+
+/// Line edit with its unit after it and room for a message below. Commits on Return or leaving; a
+/// value that cannot be taken stays as typed, marked, with the reason, and the design is unchanged.
+/// Up and Down step by a bench step of the quantity.
+class QuantityEdit : public QWidget {
+    Q_OBJECT
+  public:
+    QuantityEdit(Workbench& bench, const QString& path, const QString& title,
+                 QWidget* parent = nullptr);
+
+    QString path() const { return path_; }
+    QLineEdit* line() { return line_; }
+    bool isFaulty() const { return faulty_; }
+
+  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+  private:
+    void refresh();
+    void commit();
+    void stepBy(int steps);
+    void showFault(const QString& message);
+
+    Workbench& bench_;
+    QString path_;
+    QString title_;
+    Quantity quantity_ = Quantity::Number;
+    QLineEdit* line_;
+    QLabel* unit_;
+    QLabel* fault_;
+    bool faulty_ = false;
+};
+
+/// The step the arrow keys and handles move a quantity by, SI: half a millimetre or 1/64 in, a degree...
+double benchStep(Quantity quantity, Bench bench);
+
+}  // namespace wl

@@ -1,0 +1,169 @@
+#include "app/tank_handles.h"
+
+#include <QCoreApplication>
+#include <cmath>
+
+namespace wl {
+namespace {
+
+QString tr(const char* text) {
+    return QCoreApplication::translate("TankHandle", text);
+}
+
+void addStations(const Design& design, const Derived& d, TankView view,
+                 std::vector<TankHandle>& out) {
+    const std::vector<Station>& stations = design.pieces.front().body.stations;
+    const double scale = d.reckoning.breadthScale;
+    for (size_t i = 0; i < stations.size(); ++i) {
+        const Station& s = stations[i];
+        const QString path = QStringLiteral("/pieces/0/body/stations/%1/").arg(i);
+        if (view == TankView::Side) {
+            for (const bool back : {true, false}) {
+                const double z = scale * (back ? s.back_m : s.belly_m);
+                TankHandle h{back ? tr("Back at station %1").arg(i + 1)
+                                  : tr("Belly at station %1").arg(i + 1),
+                             {s.position_m, 0, z},
+                             {{path + (back ? "back" : "belly"), Quantity::Length}},
+                             [scale](const Eigen::Vector3d& p) {
+                                 return std::vector<double>{p.z() / scale};
+                             },
+                             {0, 0, 1}};
+                out.push_back(h);
+            }
+        } else if (view == TankView::Top && i > 0) {
+            out.push_back({tr("Half-width at station %1").arg(i + 1),
+                           {s.position_m, scale * s.halfWidth_m, s.widest_m},
+                           {{path + "half_width", Quantity::Length}},
+                           [scale](const Eigen::Vector3d& p) {
+                               return std::vector<double>{std::max(0.0, p.y() / scale)};
+                           },
+                           {0, 1, 0}});
+        }
+    }
+}
+
+void addBores(const Design& design, const Derived& d, TankView view, std::vector<TankHandle>& out) {
+    for (size_t i = 0; i < design.bores.size() && i < d.mass.bores.size(); ++i) {
+        const Bore& bore = design.bores[i];
+        const BoreGeometry& g = d.mass.bores[i];
+        if (!g.entersBody) {
+            continue;
+        }
+        const QString path = QStringLiteral("/bores/%1/").arg(i);
+        const QString name = QString::fromStdString(bore.name);
+        if (view == TankView::Side) {
+            out.push_back({tr("%1, place").arg(name),
+                           g.mouth_m,
+                           {{path + "x", Quantity::Length}},
+                           [](const Eigen::Vector3d& p) { return std::vector<double>{p.x()}; },
+                           {1, 0, 0}});
+            out.push_back({tr("%1, depth").arg(name),
+                           g.mouth_m + g.inward * bore.depth_m,
+                           {{path + "depth", Quantity::Length}},
+                           [g](const Eigen::Vector3d& p) {
+                               return std::vector<double>{
+                                   std::max(0.001, (p - g.mouth_m).dot(g.inward))};
+                           },
+                           {0, 0, 1}});
+        } else if (view == TankView::Top) {
+            out.push_back({tr("%1, place").arg(name),
+                           g.mouth_m,
+                           {{path + "x", Quantity::Length}, {path + "y", Quantity::Length}},
+                           [](const Eigen::Vector3d& p) {
+                               return std::vector<double>{p.x(), p.y()};
+                           },
+                           {1, 1, 0}});
+        }
+    }
+}
+
+void addFittings(const Design& design, TankView view, std::vector<TankHandle>& out) {
+    for (size_t i = 0; i < design.fittings.size(); ++i) {
+        const Fitting& f = design.fittings[i];
+        if (!f.hangsFrom.empty()) {
+            continue;
+        }
+        const QString path = QStringLiteral("/fittings/%1/").arg(i);
+        const bool side = view == TankView::Side;
+        out.push_back({QString::fromStdString(f.name),
+                       {f.x_m, f.y_m, f.z_m},
+                       {{path + "x", Quantity::Length},
+                        {path + (side ? "z" : "y"), Quantity::Length}},
+                       [side](const Eigen::Vector3d& p) {
+                           return std::vector<double>{p.x(), side ? p.z() : p.y()};
+                       },
+                       side ? Eigen::Vector3d(1, 0, 1) : Eigen::Vector3d(1, 1, 0)});
+    }
+}
+
+void addLip(const Design& design, std::vector<TankHandle>& out) {
+    const Lip& lip = design.lip;
+    const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
+    if (lip.present) {
+        out.push_back({tr("Slot place"),
+                       root,
+                       {{"/lip/slot_x", Quantity::Length}, {"/lip/slot_z", Quantity::Length}},
+                       [](const Eigen::Vector3d& p) {
+                           return std::vector<double>{p.x(), p.z()};
+                       },
+                       {1, 0, 1}});
+        out.push_back({tr("Lip angle"),
+                       root + lipDirection(lip) * lip.length_m,
+                       {{"/lip/angle", Quantity::Angle}},
+                       [root](const Eigen::Vector3d& p) {
+                           const double angle =
+                               std::atan2(-(p.z() - root.z()), -(p.x() - root.x()));
+                           return std::vector<double>{std::clamp(angle, 0.0, 100 * kDegree)};
+                       },
+                       {0, 0, 1}});
+    }
+    if (design.tie.place == TiePlace::Lip && lip.present) {
+        out.push_back({tr("Tie up the lip"),
+                       tiePoint(design),
+                       {{"/tie/up_lip", Quantity::Length}},
+                       [root, lip](const Eigen::Vector3d& p) {
+                           return std::vector<double>{
+                               std::max(0.0, (p - root).dot(lipDirection(lip)))};
+                       },
+                       {1, 0, 0}});
+    } else {
+        out.push_back({tr("Tie"),
+                       tiePoint(design),
+                       {{"/tie/x", Quantity::Length}, {"/tie/z", Quantity::Length}},
+                       [](const Eigen::Vector3d& p) {
+                           return std::vector<double>{p.x(), p.z()};
+                       },
+                       {1, 0, 1}});
+    }
+}
+
+}  // namespace
+
+std::vector<TankHandle> tankHandles(const Design& design, const Derived& derived, Step step,
+                                    TankView view) {
+    std::vector<TankHandle> out;
+    if (view == TankView::Front) {
+        return out;
+    }
+    switch (step) {
+        case Step::Body:
+            addStations(design, derived, view, out);
+            break;
+        case Step::Ballast:
+            addBores(design, derived, view, out);
+            break;
+        case Step::Fittings:
+            addFittings(design, view, out);
+            break;
+        case Step::LipAndTie:
+            if (view == TankView::Side) {
+                addLip(design, out);
+            }
+            break;
+        default:
+            break;
+    }
+    return out;
+}
+
+}  // namespace wl

@@ -1,0 +1,26 @@
+// Colours, type and the style of the window, light ("paper") and dark ("lamp").
+#pragma once
+
+#include <QApplication>
+#include <QColor>
+#include <QFont>
+
+namespace wl {
+
+/// The colours everything is drawn with. Signal always stands beside a word or mark.
+struct Inks {
+    QColor ground, sheet, ink, quiet, rule, water, signal;
+    QColor waterFill, wood, lead, filler, steel, lip, target;
+    bool dark = false;
+};
+
+const Inks& inks();
+
+/// Three sizes of type, in pixels at 100 %.
+enum class Type { Small = 12, Body = 14, Large = 20 };
+QFont type(Type size, bool strong = false);
+
+/// Sets Fusion, palette, shipped font and style sheet. The application's font size sets the scale.
+void applyTheme(QApplication& application, bool dark);
+
+}  // namespace wl

@@ -1,0 +1,56 @@
+// What every part of the window shares: the document, the reckoning and the bench units.
+#pragma once
+
+#include <QObject>
+
+#include "session/document.h"
+#include "session/evaluator.h"
+#include "session/sentence_text.h"
+
+namespace wl {
+
+/// The steps of the order of work, as in the rail. Joints and swim are not here until they work.
+enum class Step { Brief, Body, Stock, Fittings, Ballast, LipAndTie, Tank, Run, BenchSheet, WaterLog };
+inline constexpr int kStepCount = 10;
+
+/// Shared state. Views read the document and the latest results and send edits to the document; they
+/// never call each other.
+class Workbench : public QObject {
+    Q_OBJECT
+  public:
+    explicit Workbench(QObject* parent = nullptr) : QObject(parent) {
+        connect(&document, &Document::designChanged, this,
+                [this] { evaluator.request(document.revision(), document.design()); });
+    }
+
+    Document document;
+    Evaluator evaluator;
+
+    Bench bench() const { return bench_; }
+    void setBench(Bench bench) {
+        bench_ = bench;
+        emit benchChanged();
+    }
+    const Design& design() const { return *document.design(); }
+    /// Newest finished results, or null before the first.
+    ResultsPtr results() const { return evaluator.latest(); }
+    QString text(Quantity q, double si, bool unit = true) const {
+        return shown(q, bench_, si, unit);
+    }
+    /// Asks the window to go to the field of a path.
+    void goTo(const QString& path) { emit placeWanted(path); }
+    /// Tells the person something in the status line.
+    void say(const QString& text) { emit said(text); }
+    /// Redraws everything after the theme changed.
+    void themeChanged() { emit benchChanged(); }
+
+  signals:
+    void benchChanged();
+    void placeWanted(const QString& path);
+    void said(const QString& text);
+
+  private:
+    Bench bench_ = Bench::Metric;
+};
+
+}  // namespace wl

@@ -1,0 +1,115 @@
+#include "session/document.h"
+
+#include <QSaveFile>
+#include <QUndoCommand>
+
+#include "core/design/fields.h"
+#include "io/design_file.h"
+
+namespace wl {
+
+// Holds the design before and after; undo is right by construction.
+class EditDesign : public QUndoCommand {
+  public:
+    EditDesign(Document& document, DesignPtr before, DesignPtr after, const QString& text,
+               QString mergeKey, quint64 gesture)
+        : QUndoCommand(text),
+          document_(document),
+          before_(std::move(before)),
+          after_(std::move(after)),
+          mergeKey_(std::move(mergeKey)),
+          gesture_(gesture) {}
+
+    void undo() override { document_.show(before_); }
+    void redo() override { document_.show(after_); }
+    int id() const override { return 1; }
+    bool mergeWith(const QUndoCommand* other) override {
+        const auto* next = static_cast<const EditDesign*>(other);
+        if (mergeKey_.isEmpty() || next->mergeKey_ != mergeKey_ || next->gesture_ != gesture_) {
+            return false;
+        }
+        after_ = next->after_;
+        setObsolete(*after_ == *before_);
+        return true;
+    }
+
+  private:
+    Document& document_;
+    DesignPtr before_;
+    DesignPtr after_;
+    QString mergeKey_;
+    quint64 gesture_;
+};
+
+Document::Document(QObject* parent)
+    : QObject(parent), design_(std::make_shared<const Design>()) {
+    connect(&undo_, &QUndoStack::cleanChanged, this, &Document::fileChanged);
+}
+
+void Document::show(DesignPtr design) {
+    design_ = std::move(design);
+    ++revision_;
+    emit designChanged();
+}
+
+void Document::submit(Design next, const QString& text, const QString& mergeKey) {
+    if (next == *design_) {
+        return;
+    }
+    undo_.push(new EditDesign(*this, design_, std::make_shared<const Design>(std::move(next)), text,
+                              mergeKey, gesture_));
+}
+
+std::optional<Error> Document::setField(const QString& path, std::optional<double> value,
+                                        const QString& text) {
+    Result<Design> next = withField(*design_, path.toStdString(), value);
+    if (!next) {
+        return next.error();
+    }
+    submit(std::move(next).value(), text, path);
+    return std::nullopt;
+}
+
+std::optional<Error> Document::applyEdit(const ProposedEdit& edit, const QString& text) {
+    Result<Design> next = withEdit(*design_, edit);
+    if (!next) {
+        return next.error();
+    }
+    endGesture();
+    submit(std::move(next).value(), text);
+    return std::nullopt;
+}
+
+void Document::replace(Design design, const QString& filePath, bool unsaved) {
+    undo_.clear();
+    filePath_ = filePath;
+    neverSaved_ = unsaved;
+    show(std::make_shared<const Design>(std::move(design)));
+    emit fileChanged();
+}
+
+std::optional<Error> Document::save(const QString& filePath) {
+    QSaveFile file(filePath);
+    const std::string text = writeDesign(*design_);
+    if (!file.open(QIODevice::WriteOnly) ||
+        file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit()) {
+        return Error{"file.cannot_write", filePath.toStdString(),
+                     {file.errorString().toStdString()}, {}};
+    }
+    filePath_ = filePath;
+    neverSaved_ = false;
+    undo_.setClean();
+    emit fileChanged();
+    return std::nullopt;
+}
+
+std::optional<Error> Document::open(const QString& filePath) {
+    Result<Design> design = loadDesign(filePath.toStdU16String());
+    if (!design) {
+        return design.error();
+    }
+    replace(std::move(design).value(), filePath, false);
+    return std::nullopt;
+}
+
+}  // namespace wl

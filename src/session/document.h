@@ -1,0 +1,63 @@
+// The open design: one immutable value, its undo history and its file.
+#pragma once
+
+#include <QObject>
+#include <QUndoStack>
+#include <memory>
+#include <optional>
+
+#include "core/base/finding.h"
+#include "core/base/result.h"
+#include "core/design/design.h"
+
+namespace wl {
+
+using DesignPtr = std::shared_ptr<const Design>;
+
+/// Owns the design. Nobody edits it in place: every edit submits a new value, which becomes one step
+/// of undo. Edits of one control during one gesture (a drag, a held key) fold into one step.
+class Document : public QObject {
+    Q_OBJECT
+  public:
+    explicit Document(QObject* parent = nullptr);
+
+    DesignPtr design() const { return design_; }
+    /// Rises with every change of the design, undo and redo included.
+    quint64 revision() const { return revision_; }
+    QUndoStack* undoStack() { return &undo_; }
+    QString filePath() const { return filePath_; }
+    bool isModified() const { return !undo_.isClean() || neverSaved_; }
+
+    /// Makes `next` the design as one undo step named `text`. Steps with the same non-empty mergeKey
+    /// within one gesture fold. A design equal to the present one is no step.
+    void submit(Design next, const QString& text, const QString& mergeKey = {});
+    /// One field; the error when it is refused, the design then being unchanged.
+    std::optional<Error> setField(const QString& path, std::optional<double> value,
+                                  const QString& text);
+    std::optional<Error> applyEdit(const ProposedEdit& edit, const QString& text);
+    /// Ends the present gesture: the next edit starts a new undo step.
+    void endGesture() { ++gesture_; }
+
+    /// Replaces everything, forgetting history. `unsaved` marks a design not yet in a file.
+    void replace(Design design, const QString& filePath, bool unsaved);
+    /// Atomic save; the error keeps the old file whole.
+    std::optional<Error> save(const QString& filePath);
+    std::optional<Error> open(const QString& filePath);
+
+  signals:
+    void designChanged();
+    void fileChanged();
+
+  private:
+    friend class EditDesign;
+    void show(DesignPtr design);
+
+    DesignPtr design_;
+    quint64 revision_ = 0;
+    quint64 gesture_ = 0;
+    QUndoStack undo_;
+    QString filePath_;
+    bool neverSaved_ = false;
+};
+
+}  // namespace wl

@@ -1,0 +1,148 @@
+#include "session/evaluator.h"
+
+#include "core/design/fields.h"
+#include "core/plan/plan_lead.h"
+
+namespace wl {
+namespace {
+
+constexpr size_t kMostEffects = 6;
+
+// Findings about lead get the lead plan as their cure.
+void offerLeadPlan(const Design& design, std::vector<Finding>& findings) {
+    std::optional<ProposedEdit> plan;
+    for (Finding& f : findings) {
+        const bool lead = f.code == "rest.too_light" || f.code == "rest.too_heavy" ||
+                          f.code == "rest.nose_high" || f.code == "rest.nose_low" ||
+                          f.code == "rest.sinks_slow" || f.code == "rest.sinks_fast";
+        if (!lead || design.bores.empty()) {
+            continue;
+        }
+        if (!plan) {
+            const Result<LeadPlan> made = planLead(design);
+            if (!made) {
+                return;
+            }
+            plan = made->edit;
+        }
+        f.edits.push_back(*plan);
+    }
+}
+
+EditEffect foresee(const Design& design, const Finding& finding, const ProposedEdit& edit,
+                   std::stop_token stop) {
+    EditEffect effect;
+    effect.path = finding.path;
+    effect.code = edit.code;
+    const Result<Design> edited = withEdit(design, edit);
+    if (!edited) {
+        return effect;
+    }
+    const Result<Derived> derived = evaluate(*edited);
+    if (!derived) {
+        return effect;
+    }
+    effect.known = true;
+    effect.spare = derived->spare;
+    effect.pitch_rad = derived->pitch_rad;
+    const Run run = computeRun(*edited, *derived, stop);
+    if (run.depthKnown) {
+        effect.depth_m = run.path.maxDepth_m;
+    }
+    return effect;
+}
+
+}  // namespace
+
+Evaluator::Evaluator(QObject* parent)
+    : QObject(parent), thread_([this](std::stop_token stop) { work(stop); }) {}
+
+Evaluator::~Evaluator() {
+    thread_.request_stop();
+    {
+        const std::lock_guard lock(mutex_);
+        towStop_.request_stop();
+    }
+    wake_.notify_all();
+}
+
+void Evaluator::request(quint64 revision, DesignPtr design) {
+    requested_ = revision;
+    {
+        const std::lock_guard lock(mutex_);
+        pending_ = Job{revision, std::move(design)};
+        towStop_.request_stop();
+    }
+    wake_.notify_one();
+}
+
+bool Evaluator::isSettled() const {
+    return latest_ && latest_->revision == requested_ && (latest_->run || latest_->error);
+}
+
+void Evaluator::publish(ResultsPtr results) {
+    QMetaObject::invokeMethod(
+        this,
+        [this, results = std::move(results)] {
+            if (latest_ && latest_->revision > results->revision) {
+                return;
+            }
+            latest_ = results;
+            emit resultsChanged();
+        },
+        Qt::QueuedConnection);
+}
+
+void Evaluator::work(std::stop_token stop) {
+    while (!stop.stop_requested()) {
+        Job job;
+        std::stop_token tow;
+        {
+            std::unique_lock lock(mutex_);
+            if (!wake_.wait(lock, stop, [this] { return pending_.has_value(); })) {
+                return;
+            }
+            job = *pending_;
+            pending_.reset();
+            towStop_ = std::stop_source();
+            tow = towStop_.get_token();
+        }
+        auto quick = std::make_shared<Results>();
+        quick->revision = job.revision;
+        quick->design = job.design;
+        Result<Derived> derived = evaluate(*job.design);
+        if (!derived) {
+            quick->error = derived.error();
+            publish(quick);
+            continue;
+        }
+        quick->derived = std::make_shared<const Derived>(std::move(derived).value());
+        quick->findings = quick->derived->findings;
+        publish(quick);
+
+        auto run = std::make_shared<Run>(computeRun(*job.design, *quick->derived, tow));
+        if (tow.stop_requested()) {
+            continue;
+        }
+        auto full = std::make_shared<Results>(*quick);
+        full->findings.insert(full->findings.end(), run->findings.begin(), run->findings.end());
+        full->run = std::move(run);
+        publish(full);
+
+        auto foreseen = std::make_shared<Results>(*full);
+        offerLeadPlan(*job.design, foreseen->findings);
+        for (const Finding& finding : foreseen->findings) {
+            for (const ProposedEdit& edit : finding.edits) {
+                if (tow.stop_requested() || foreseen->effects.size() >= kMostEffects) {
+                    break;
+                }
+                foreseen->effects.push_back(foresee(*job.design, finding, edit, tow));
+            }
+        }
+        if (!tow.stop_requested()) {
+            publish(foreseen);
+        }
+    }
+}
+
+}  // namespace wl
