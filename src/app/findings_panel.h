@@ -1,6 +1,7 @@
 // What the program noticed: place, reason, and cures with what they would do.
 #pragma once
 
+#include <QLabel>
 #include <QScrollArea>
 #include <QVBoxLayout>
 

@@ -148,8 +148,8 @@ QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch) {
     auto* page = new QWidget;
     page->setObjectName(QStringLiteral("sheetPage"));
     auto* layout = new QHBoxLayout(page);
-    layout->setContentsMargins(12, 8, 12, 8);
-    layout->setSpacing(24);
+    layout->setContentsMargins(12, 8, 10, 8);
+    layout->setSpacing(18);
     for (int i = 0; i < parts.size(); ++i) {
         if (auto* form = qobject_cast<Form*>(parts[i])) {
             form->finish();

@@ -86,7 +86,7 @@ QWidget* MainWindow::buildTopBar() {
     name_->setObjectName(QStringLiteral("designName"));
     name_->setAccessibleName(tr("Name of the design"));
     name_->setFont(type(Type::Large));
-    name_->setMinimumWidth(220);
+    name_->setMinimumWidth(300);
     name_->setMaximumWidth(360);
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         if (name_->isModified()) {
@@ -173,10 +173,6 @@ QWidget* MainWindow::buildCentre() {
     auto* workLayout = new QVBoxLayout(work);
     workLayout->setContentsMargins(0, 0, 0, 0);
     workLayout->setSpacing(0);
-    stepTitle_ = new QLabel;
-    stepTitle_->setFont(type(Type::Large));
-    stepTitle_->setContentsMargins(12, 6, 12, 0);
-    workLayout->addWidget(stepTitle_);
     pages_ = new QStackedWidget;
     for (QWidget* page :
          {makeBriefPage(bench_), makeBodyPage(bench_), makeStockPage(bench_),
@@ -197,7 +193,7 @@ QWidget* MainWindow::buildCentre() {
     middle->addWidget(tankPane);
     middle->addWidget(work);
     middle->setChildrenCollapsible(false);
-    middle->setSizes({300, 290});
+    middle->setSizes({290, 300});
 
     auto* right = new QSplitter(Qt::Vertical);
     right->setObjectName(QStringLiteral("rightColumn"));
@@ -212,14 +208,14 @@ QWidget* MainWindow::buildCentre() {
     columns->addWidget(right);
     columns->setStretchFactor(1, 1);
     columns->setChildrenCollapsible(false);
-    columns->setSizes({170, 840, 270});
+    columns->setSizes({160, 860, 258});
 
     auto* rows = new QSplitter(Qt::Vertical);
     rows->addWidget(columns);
     rows->addWidget(runStrip_);
     rows->setStretchFactor(0, 1);
     rows->setChildrenCollapsible(false);
-    rows->setSizes({560, 170});
+    rows->setSizes({570, 156});
     for (QSplitter* splitter : {middle, right, columns, rows}) {
         splitter->setHandleWidth(1);
     }
@@ -325,7 +321,7 @@ void MainWindow::buildMenus() {
 
 void MainWindow::choose(Step step) {
     pages_->setCurrentIndex(int(step));
-    stepTitle_->setText(OrderRail::stepName(step));
+    pages_->setAccessibleName(OrderRail::stepName(step));
     tank_->setStep(step);
 }
 

@@ -60,7 +60,6 @@ class MainWindow : public QMainWindow {
     Tank* tank_ = nullptr;
     RunStrip* runStrip_ = nullptr;
     QStackedWidget* pages_ = nullptr;
-    QLabel* stepTitle_ = nullptr;
     QLabel* message_ = nullptr;
     QLabel* saved_ = nullptr;
     QLabel* conditions_ = nullptr;

@@ -94,7 +94,8 @@ QString OrderRail::verdict(Step step) const {
     }
     const Design& design = *r->design;
     if (step == Step::WaterLog) {
-        return tr("%n test(s)", nullptr, int(design.log.size()));
+        const size_t tests = design.log.size();
+        return tests == 0 ? tr("no test yet") : tests == 1 ? tr("one test") : tr("%1 tests").arg(tests);
     }
     if (step == Step::Brief) {
         return tr("%1 down, %2 deep")

@@ -52,10 +52,10 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString&
     line_->setObjectName(path);
     line_->setAccessibleName(title);
     line_->setMinimumWidth(72);
-    line_->setMaximumWidth(110);
+    line_->setMaximumWidth(96);
     line_->installEventFilter(this);
     unit_->setProperty("role", "quiet");
-    unit_->setMinimumWidth(36);
+    unit_->setMinimumWidth(30);
     fault_->setProperty("role", "fault");
     fault_->setObjectName(path + QStringLiteral("/fault"));
     fault_->setWordWrap(true);
@@ -84,7 +84,7 @@ void QuantityEdit::refresh() {
     }
     const QSignalBlocker blocker(line_);
     line_->setText(field->value ? QString::fromStdString(
-                                      editText(quantity_, bench_.bench(), *field->value))
+                                      fieldText(quantity_, bench_.bench(), *field->value))
                                 : QString());
     line_->setCursorPosition(0);
     line_->setPlaceholderText(field->mayBeEmpty ? QStringLiteral("–") : QString());

@@ -139,7 +139,8 @@ QVariant RecordModel::data(const QModelIndex& index, int role) const {
     if (!field || !field->value) {
         return QString();
     }
-    return QString::fromStdString(editText(column.quantity, bench_.bench(), *field->value));
+    const auto text = role == Qt::EditRole ? editText : fieldText;
+    return QString::fromStdString(text(column.quantity, bench_.bench(), *field->value));
 }
 
 QVariant RecordModel::headerData(int section, Qt::Orientation orientation, int role) const {
@@ -214,14 +215,15 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     view_->setItemDelegate(new RecordDelegate(this));
     view_->setObjectName(objectName);
     view_->setAccessibleName(objectName);
-    view_->setEditTriggers(QAbstractItemView::AllEditTriggers &
-                           ~QAbstractItemView::CurrentChanged);
+    view_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::SelectedClicked |
+                           QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
     view_->setSelectionMode(QAbstractItemView::SingleSelection);
     view_->setTabKeyNavigation(false);
     view_->verticalHeader()->setDefaultSectionSize(25);
     view_->verticalHeader()->setMinimumWidth(22);
     view_->horizontalHeader()->setMinimumSectionSize(40);
     view_->setMinimumHeight(90);
+    view_->horizontalHeader()->setFont(type(Type::Small));
     fault_->setProperty("role", "fault");
     fault_->setObjectName(objectName + QStringLiteral("Fault"));
     fault_->setWordWrap(true);
@@ -229,7 +231,7 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     auto fit = [this] {
         view_->resizeColumnsToContents();
         for (int c = 0; c < model_->columnCount(); ++c) {
-            view_->setColumnWidth(c, std::clamp(view_->columnWidth(c) + 4, 48, 190));
+            view_->setColumnWidth(c, std::clamp(view_->columnWidth(c) + 2, 44, 190));
         }
     };
     connect(model_, &QAbstractItemModel::modelReset, this, fit);

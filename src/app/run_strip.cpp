@@ -120,6 +120,22 @@ void RunStrip::paintEvent(QPaintEvent*) {
     p.drawLine(at(0, -b.rodTipHeight_m), QPointF(x0 - 18, surface + 2));
 
     p.setFont(type(Type::Small));
+    const double factsX = x1 + 64;
+    if (run.levelTrim && run.depthKnown && width() - factsX > 180) {
+        const QString facts[] = {
+            tr("swims with its nose at %1").arg(bench_.text(Quantity::Angle, run.levelTrim->pitch_rad)),
+            tr("pulls %1 on the line").arg(bench_.text(Quantity::Force, run.levelTrim->tension_N)),
+            tr("near its deepest for %1 of the way")
+                .arg(bench_.text(Quantity::Fraction, run.path.shareNearDeepest)),
+            tr("trolled on the same line: %1").arg(bench_.text(Quantity::Distance, run.trolledDepth_m))};
+        p.setPen(c.ink);
+        double y = top + 8;
+        for (const QString& fact : facts) {
+            p.drawText(QRectF(factsX, y, width() - factsX - 8, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                       fact);
+            y += 22;
+        }
+    }
     p.setPen(c.quiet);
     const double label = x1 + 4;
     p.drawText(QRectF(label, bed - 9, right, 18), Qt::AlignLeft | Qt::AlignVCenter,

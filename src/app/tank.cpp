@@ -98,7 +98,7 @@ void Tank::updateFrame() {
             : 0.01;
     const double length = d.sizes.length_m + lipAhead + 0.03;
     const double tall = view_ == TankView::Top ? 1.5 * d.sizes.maxWidth_m + 0.01
-                                               : 2.1 * d.sizes.maxHeight_m + 0.016;
+                                               : 1.75 * d.sizes.maxHeight_m + 0.016;
     const double free = height() - kRulerHeight - kCaptionHeight - 8;
     const double wide = view_ == TankView::Front ? 2.4 * d.sizes.maxWidth_m + 0.03 : length;
     pixelsPerMetre_ = std::min(width() / wide, free / tall);
@@ -110,7 +110,7 @@ void Tank::updateFrame() {
         // The body's own middle sits a little above the middle of the pane: hooks hang below.
         const double middle =
             pose_.up.dot(d.solid.centroid_m) - pose_.offset_m;  // height over the water
-        waterlineY_ = kCaptionHeight + 0.44 * free + middle * pixelsPerMetre_;
+        waterlineY_ = kCaptionHeight + 0.40 * free + middle * pixelsPerMetre_;
     }
 }
 
@@ -216,11 +216,12 @@ void Tank::paintRuler(QPainter& p) const {
         p.drawLine(QPointF(x, top), QPointF(x, top + (big ? 9 : (i % (major / 2) == 0 ? 6 : 3))));
         if (big) {
             const QString label = metric ? QString::number(i) : QString::number(i / major);
-            p.drawText(QRectF(x + 2, top + 4, 60, 16), Qt::AlignLeft | Qt::AlignVCenter,
-                       i == 0 ? label + (metric ? QStringLiteral(" mm") : QStringLiteral(" in"))
-                              : label);
+            p.drawText(QRectF(x + 2, top + 4, 60, 16), Qt::AlignLeft | Qt::AlignVCenter, label);
         }
     }
+    const QRectF unitBox(width() - 30, top + 1, 30, kRulerHeight - 1);
+    p.fillRect(unitBox, c.ground);
+    p.drawText(unitBox, Qt::AlignCenter, metric ? QStringLiteral("mm") : QStringLiteral("in"));
 }
 
 void Tank::paintCentres(QPainter& p) const {
@@ -233,8 +234,8 @@ void Tank::paintCentres(QPainter& p) const {
     const QPointF b = toPaper(lift);
     p.setPen(QPen(c.ink, 1));
     p.drawLine(g, b);
-    paintCentreOfBuoyancy(p, b, 6, c.water);
-    paintCentreOfGravity(p, g, 6, c.ink);
+    paintCentreOfBuoyancy(p, b, 8.5, c.water);
+    paintCentreOfGravity(p, g, 5, c.ink);
     if (step_ == Step::Tank) {
         p.setFont(type(Type::Small));
         p.setPen(c.ink);

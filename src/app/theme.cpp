@@ -78,6 +78,7 @@ QHeaderView::section { background: @ground; color: @quiet; border: none; border-
   border-right: 1px solid @rule; padding: 2px 5px; }
 QTableCornerButton::section { background: @ground; border: none; }
 QSplitter::handle { background: @rule; }
+QComboBox::drop-down { border: none; width: 20px; }
 QCheckBox { spacing: 6px; }
 QScrollBar:vertical { background: @ground; width: 11px; margin: 0; }
 QScrollBar:horizontal { background: @ground; height: 11px; margin: 0; }

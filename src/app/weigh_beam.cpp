@@ -71,8 +71,8 @@ void WeighBeam::paintEvent(QPaintEvent*) {
     const double most = 1.06 * std::max({up_kg, d.mass.mass_kg, d.wantedMass_kg});
     const double top = 52, bottom = height() - 50;
     const double scale = (bottom - top) / most;
-    const double barWidth = 34;
-    const double downX = 92, upX = width() - 92 - barWidth;
+    const double barWidth = 28;
+    const double downX = 84, upX = width() - 76 - barWidth;
 
     p.setFont(type(Type::Small));
     p.setPen(c.quiet);
@@ -102,9 +102,9 @@ void WeighBeam::paintEvent(QPaintEvent*) {
     p.setBrush(c.waterFill);
     p.drawRect(QRectF(upX, bottom - up_kg * scale, barWidth, up_kg * scale));
     p.setPen(c.ink);
-    p.drawText(QRectF(upX + barWidth + 4, bottom - 0.5 * up_kg * scale - 18, 86, 18),
+    p.drawText(QRectF(upX + barWidth + 4, bottom - 0.4 * up_kg * scale - 18, 86, 18),
                Qt::AlignLeft | Qt::AlignVCenter, tr("water"));
-    p.drawText(QRectF(upX + barWidth + 4, bottom - 0.5 * up_kg * scale, 86, 18),
+    p.drawText(QRectF(upX + barWidth + 4, bottom - 0.4 * up_kg * scale, 86, 18),
                Qt::AlignLeft | Qt::AlignVCenter, bench_.text(Quantity::Mass, up_kg));
     const double targetY = bottom - d.wantedMass_kg * scale;
     QPen target(c.signal, 1.6);
@@ -112,8 +112,7 @@ void WeighBeam::paintEvent(QPaintEvent*) {
     p.setPen(target);
     p.drawLine(QPointF(downX - 8, targetY), QPointF(upX + barWidth + 8, targetY));
     p.setPen(c.signal);
-    const double middleX = downX + barWidth + 2;
-    p.drawText(QRectF(middleX, targetY - 17, upX - middleX - 4, 16), Qt::AlignRight | Qt::AlignVCenter,
+    p.drawText(QRectF(upX + barWidth + 10, targetY - 9, 66, 18), Qt::AlignLeft | Qt::AlignVCenter,
                tr("wanted"));
     p.setPen(QPen(c.ink, 1.2));
     p.drawLine(QPointF(downX - 12, bottom), QPointF(upX + barWidth + 12, bottom));

@@ -1,6 +1,7 @@
 #include "sheet/shipped_font.h"
 
 #include <QFontDatabase>
+#include <QStringList>
 #include <QtGlobal>
 
 static void initResources() {

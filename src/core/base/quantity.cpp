@@ -222,17 +222,27 @@ std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool 
     return out;
 }
 
-std::string editText(Quantity quantity, Bench bench, double valueSi) {
+static std::string shortestText(Quantity quantity, Bench bench, double valueSi, int decimals) {
     if (!std::isfinite(valueSi)) {
         return {};
     }
     const Unit& unit = unitOf(quantity, bench);
+    const double power = std::pow(10.0, decimals);
     double shown = roundSignificant((valueSi - unit.offset) / unit.scale, 12);
-    shown = std::round(shown * 1e6) / 1e6;
+    shown = std::round(shown * power) / power;
     char text[400];
     const auto end = std::to_chars(text, text + sizeof text, shown == 0.0 ? 0.0 : shown,
                                    std::chars_format::fixed);
     return {text, end.ptr};
+}
+
+std::string editText(Quantity quantity, Bench bench, double valueSi) {
+    return shortestText(quantity, bench, valueSi, 6);
+}
+
+std::string fieldText(Quantity quantity, Bench bench, double valueSi) {
+    const int more = bench == Bench::Metric ? 2 : 1;
+    return shortestText(quantity, bench, valueSi, unitOf(quantity, bench).decimals + more);
 }
 
 ReadAmount readAmount(std::string_view typed, Quantity quantity, Bench bench) {

@@ -47,6 +47,10 @@ std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool 
 /// significant digits), without the unit.
 std::string editText(Quantity quantity, Bench bench, double valueSi);
 
+/// The value as a field shows it: enough decimals for what a bench can measure (two more than
+/// formatQuantity on the metric bench, one more in inches), trailing zeros dropped.
+std::string fieldText(Quantity quantity, Bench bench, double valueSi);
+
 /// What reading a typed amount can say.
 enum class ReadFault { None, Empty, NotANumber, WrongUnit, DividesByZero };
 struct ReadAmount {

@@ -1,0 +1,97 @@
+// The printed sheet: true scale, complete, refused with the reason.
+#include <QImage>
+#include <QPainter>
+#include <QProcess>
+#include <QTemporaryDir>
+#include <catch2/catch.hpp>
+
+#include "sheet/bench_sheet.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+// Rows or columns of the picture that hold ink, as first and last in millimetres.
+std::pair<double, double> inkExtent(const QImage& image, const QRect& box, bool along) {
+    int first = -1, last = -1;
+    for (int i = along ? box.left() : box.top(); i <= (along ? box.right() : box.bottom()); ++i) {
+        bool ink = false;
+        for (int k = along ? box.top() : box.left(); k <= (along ? box.bottom() : box.right());
+             ++k) {
+            ink = ink || qGray(along ? image.pixel(i, k) : image.pixel(k, i)) < 140;
+        }
+        if (ink) {
+            first = first < 0 ? i : first;
+            last = i;
+        }
+    }
+    return {double(first), double(last)};
+}
+
+}  // namespace
+
+TEST_CASE("the PDF prints the check bar 100 mm long and the bait at true scale") {
+    QTemporaryDir folder;
+    const QString pdf = folder.filePath("sheet.pdf");
+    REQUIRE_FALSE(writeBenchSheet(demoDesign(), pdf, Bench::Metric));
+    // Rendered by another program (poppler) at 254 dpi: ten pixels are a millimetre.
+    QProcess render;
+    render.start("pdftoppm", {"-r", "254", "-png", pdf, folder.filePath("page")});
+    REQUIRE(render.waitForFinished(60000));
+    REQUIRE(render.exitCode() == 0);
+    const QImage page(folder.filePath("page-1.png"));
+    REQUIRE_FALSE(page.isNull());
+    CHECK(page.width() == Approx(2970).margin(3));
+    CHECK(page.height() == Approx(2100).margin(3));
+    // The bar's line: printable height 190 mm, bar 7 mm over its foot, 10 mm margin.
+    const int barY = int((10 + 190 - 7) * 10);
+    const auto bar = inkExtent(page, QRect(105, barY - 2, 1100, 5), true);
+    CHECK((bar.second - bar.first) / 10 == Approx(100).margin(0.7));
+    QProcess text;
+    text.start("pdftotext", {"-layout", pdf, "-"});
+    REQUIRE(text.waitForFinished(60000));
+    const QString words = QString::fromUtf8(text.readAllStandardOutput());
+    for (const char* part : {"Side template", "Top template", "Drill table", "Lip template",
+                             "Lead plugs", "The scale should read", "Cautions", "chin bore",
+                             "belly treble", "100 mm"}) {
+        INFO(part);
+        CHECK(words.contains(part));
+    }
+}
+
+TEST_CASE("the side template is as long and as high as the bait") {
+    const Design d = demoDesign();
+    Design plain = d;
+    plain.bores.clear();
+    plain.fittings.clear();
+    plain.lip.present = false;
+    plain.tie = {TiePlace::Body, 0.041, 0.0};
+    const Derived derived = evaluated(plain);
+    QImage page(2770, 1900, QImage::Format_RGB32);
+    page.fill(Qt::white);
+    QPainter painter(&page);
+    painter.scale(10, 10);
+    paintBenchPage(painter, 0, {277, 190}, plain, derived, Bench::Metric);
+    painter.end();
+    // Between title and top template; the station numbers stand above the back.
+    const double tall = derived.sizes.maxHeight_m * 1000;
+    const double noseY = 26 + 0.5 * tall;
+    const auto high = inkExtent(page, QRect(120 + 250, int((noseY - 0.5 * tall - 4) * 10), 20,
+                                            int((tall + 8) * 10)), false);
+    const Section s = derived.curves.atX(0.026);
+    CHECK((high.second - high.first) / 10 ==
+          Approx((s.back_m - s.belly_m) * 1000).margin(0.8));
+}
+
+TEST_CASE("a sheet that cannot be made says why") {
+    CHECK(writeBenchSheet(demoDesign(), "/no/such/folder/x.pdf", Bench::Metric)->code ==
+          "file.cannot_write");
+    Design crossing = demoDesign();
+    crossing.pieces[0].body.stations[3].belly_m = 0.02;
+    QTemporaryDir folder;
+    CHECK(writeBenchSheet(crossing, folder.filePath("x.pdf"), Bench::Inch)->code ==
+          "body.profiles_cross");
+    CHECK(benchCautions(demoDesign()).join(' ').contains("local rules"));
+}
