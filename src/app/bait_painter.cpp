@@ -94,7 +94,8 @@ void paintFittings(QPainter& p, const Design& design, TankView view, const Proje
                     }
                     paintHook(p, at, hang, size, ring);
                 } else {
-                    p.drawEllipse(at, 0.28 * size, 0.28 * size);
+                    p.setPen(inkPen(c.steel, kInner, Qt::DashLine));
+                    p.drawEllipse(at, 0.3 * size, 0.3 * size);
                 }
                 break;
             case FittingKind::SplitRing:

@@ -45,7 +45,7 @@ QComboBox* Form::choice(const QString& label, const QString& objectName,
     box->setAccessibleName(label);
     box->addItems(options);
     box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    box->setMinimumContentsLength(10);
+    box->setMinimumContentsLength(8);
     box->setMaximumWidth(230);
     addRow(label, box);
     auto refresh = [this, box, read] {
@@ -149,7 +149,7 @@ QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch) {
     page->setObjectName(QStringLiteral("sheetPage"));
     auto* layout = new QHBoxLayout(page);
     layout->setContentsMargins(12, 8, 10, 8);
-    layout->setSpacing(18);
+    layout->setSpacing(16);
     for (int i = 0; i < parts.size(); ++i) {
         if (auto* form = qobject_cast<Form*>(parts[i])) {
             form->finish();

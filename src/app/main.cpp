@@ -4,6 +4,7 @@
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QIcon>
+#include <QSettings>
 #include <QStandardPaths>
 #include <QTimer>
 
@@ -43,7 +44,8 @@ int main(int argc, char** argv) {
     if (parser.isSet(shots)) {
         return wl::takeScreenshots(parser.value(shots)) ? 0 : 1;
     }
-    wl::applyTheme(application, false);
+    wl::applyTheme(application,
+                   QSettings().value(QStringLiteral("dark"), false).toBool());
     const QString data = QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation);
     wl::MainWindow window(data + QStringLiteral("/recovery"));
     if (parser.isSet(startTime)) {

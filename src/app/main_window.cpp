@@ -73,6 +73,7 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
     setDark(settings.value(QStringLiteral("dark"), false).toBool());
     rail_->choose(Step::Brief);
     choose(Step::Brief);
+    rail_->setFocus();
     refreshTitle();
 }
 
@@ -174,12 +175,12 @@ QWidget* MainWindow::buildCentre() {
     workLayout->setContentsMargins(0, 0, 0, 0);
     workLayout->setSpacing(0);
     pages_ = new QStackedWidget;
-    for (QWidget* page :
-         {makeBriefPage(bench_), makeBodyPage(bench_), makeStockPage(bench_),
-          makeFittingsPage(bench_), makeBallastPage(bench_), makeLipPage(bench_),
-          makeTankPage(bench_), makeRunPage(bench_), makeBenchSheetPage(bench_),
-          makeWaterLogPage(bench_)}) {
-        pages_->addWidget(page);
+    for (int i = 0; i < kStepCount; ++i) {
+        auto* holder = new QWidget;
+        holder->setObjectName(QStringLiteral("sheetPage"));
+        auto* holderLayout = new QVBoxLayout(holder);
+        holderLayout->setContentsMargins(0, 0, 0, 0);
+        pages_->addWidget(holder);
     }
     workLayout->addWidget(pages_, 1);
     message_ = new QLabel;
@@ -319,7 +320,21 @@ void MainWindow::buildMenus() {
     }, this);
 }
 
+// Worksheets are made when first wanted: the window opens sooner.
+QWidget* MainWindow::page(Step step) {
+    static constexpr QWidget* (*makers[])(Workbench&) = {
+        makeBriefPage, makeBodyPage, makeStockPage, makeFittingsPage,   makeBallastPage,
+        makeLipPage,   makeTankPage, makeRunPage,   makeBenchSheetPage, makeWaterLogPage};
+    QWidget* holder = pages_->widget(int(step));
+    if (holder->layout()->isEmpty()) {
+        holder->layout()->addWidget(makers[int(step)](bench_));
+        emit bench_.evaluator.resultsChanged();  // the new page reads what is known
+    }
+    return holder;
+}
+
 void MainWindow::choose(Step step) {
+    page(step);
     pages_->setCurrentIndex(int(step));
     pages_->setAccessibleName(OrderRail::stepName(step));
     tank_->setStep(step);
@@ -328,12 +343,12 @@ void MainWindow::choose(Step step) {
 void MainWindow::goTo(const QString& path) {
     const Step step = stepOfPath(path);
     rail_->choose(step);
-    QWidget* page = pages_->widget(int(step));
-    if (auto* field = page->findChild<QWidget*>(path)) {
+    QWidget* sheet = page(step);
+    if (auto* field = sheet->findChild<QWidget*>(path)) {
         field->setFocus(Qt::OtherFocusReason);
         return;
     }
-    for (RecordTable* table : page->findChildren<RecordTable*>()) {
+    for (RecordTable* table : sheet->findChildren<RecordTable*>()) {
         if (table->goTo(path)) {
             for (QWidget* up = table; up != nullptr; up = up->parentWidget()) {
                 if (auto* tabs = qobject_cast<QTabWidget*>(up->parentWidget()

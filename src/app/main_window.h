@@ -47,6 +47,7 @@ class MainWindow : public QMainWindow {
     QWidget* buildTopBar();
     QWidget* buildCentre();
     void choose(Step step);
+    QWidget* page(Step step);
     void refreshTitle();
     void refreshRecent();
     void remember(const QString& path);

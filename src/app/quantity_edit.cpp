@@ -51,7 +51,7 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString&
     }
     line_->setObjectName(path);
     line_->setAccessibleName(title);
-    line_->setMinimumWidth(72);
+    line_->setMinimumWidth(58);
     line_->setMaximumWidth(96);
     line_->installEventFilter(this);
     unit_->setProperty("role", "quiet");

@@ -99,6 +99,13 @@ QVariant RecordModel::data(const QModelIndex& index, int role) const {
     const QString path = pathOf(index);
     const auto fault = faults_.constFind(path);
     const bool faulty = fault != faults_.constEnd();
+    if (column.applies && !column.applies(bench_.design(), index.row())) {
+        return role == Qt::DisplayRole     ? QVariant(QStringLiteral("–"))
+               : role == Qt::ForegroundRole ? QVariant(inks().quiet)
+               : role == Qt::TextAlignmentRole
+                   ? QVariant(Qt::AlignRight | Qt::AlignVCenter)
+                   : QVariant();
+    }
     if (role == Qt::ToolTipRole) {
         return faulty ? fault->message : QVariant();
     }
@@ -158,6 +165,9 @@ QVariant RecordModel::headerData(int section, Qt::Orientation orientation, int r
 Qt::ItemFlags RecordModel::flags(const QModelIndex& index) const {
     const RecordColumn& column = columns_[size_t(index.column())];
     Qt::ItemFlags flags = Qt::ItemIsSelectable | Qt::ItemIsEnabled;
+    if (column.applies && !column.applies(bench_.design(), index.row())) {
+        return flags;
+    }
     if (column.kind == RecordColumn::Kind::Flag) {
         return flags | Qt::ItemIsUserCheckable;
     }

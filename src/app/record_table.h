@@ -24,6 +24,8 @@ struct RecordColumn {
     std::function<void(Design&, int row, const QString&)> write;
     std::function<QStringList(const Design&)> choices;
     std::function<QString(const Results&, int row)> derived;  ///< read-only, from the results
+    /// When set and false, the cell has no meaning in this row: a dash, not editable.
+    std::function<bool(const Design&, int row)> applies = {};
 };
 
 /// Model of the list. A cell that was given something it cannot take shows it as typed, marked, and

@@ -12,7 +12,7 @@ RunStrip::RunStrip(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(
     setAccessibleName(tr("Run strip: the retrieve from the side"));
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
         const ResultsPtr results = bench_.results();
-        if (results->run) {
+        if (results && results->run) {
             shown_ = results;
             setAccessibleDescription(headline());
         }

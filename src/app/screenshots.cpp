@@ -74,12 +74,12 @@ bool takeScreenshots(const QString& folder) {
         shoot(QString::fromLatin1(name));
     }
     window.rail().choose(Step::Body);
-    window.tank().setView(TankView::Top);
+    window.findChild<QToolButton*>(QStringLiteral("view/2"))->click();
     shoot(QStringLiteral("body-top"));
-    window.tank().setView(TankView::Front);
+    window.findChild<QToolButton*>(QStringLiteral("view/3"))->click();
     window.rail().choose(Step::Tank);
     shoot(QStringLiteral("tank-front"));
-    window.tank().setView(TankView::Side);
+    window.findChild<QToolButton*>(QStringLiteral("view/1"))->click();
     window.setInch(true);
     window.setDark(true);
     window.rail().choose(Step::Ballast);
@@ -91,7 +91,8 @@ bool takeScreenshots(const QString& folder) {
 
 void printStartTime(MainWindow& window) {
     QObject::connect(&window.bench().evaluator, &Evaluator::resultsChanged, &window, [&window] {
-        if (!window.bench().results()->derived) {
+        const ResultsPtr results = window.bench().results();
+        if (!results || !results->derived) {
             return;
         }
         // After the paint that this result asked for.

@@ -67,7 +67,7 @@ Tank::Pose Tank::wantedPose() const {
 
 void Tank::takeResults() {
     const ResultsPtr results = bench_.results();
-    if (!results->derived) {
+    if (!results || !results->derived) {
         update();
         return;
     }
@@ -97,8 +97,18 @@ void Tank::updateFrame() {
             ? std::max(0.0, -(tiePoint(*shown_->design).x()) + shown_->design->lip.length_m)
             : 0.01;
     const double length = d.sizes.length_m + lipAhead + 0.03;
+    // Room above for the back and below for whatever hangs lowest, from the body's middle.
+    const double middle = pose_.up.dot(d.solid.centroid_m);
+    double above = 0.62 * d.sizes.maxHeight_m, below = above;
+    for (const Fitting& f : shown_->design->fittings) {
+        if (swings(f.kind)) {
+            const double hang = f.kind == FittingKind::Treble ? 1.25 * f.size_m : f.size_m;
+            below = std::max(below, middle - pose_.up.dot(fittingPlace(*shown_->design, f)) + hang);
+        }
+    }
+    above = std::max(above, pose_.offset_m - middle + 0.003);
     const double tall = view_ == TankView::Top ? 1.5 * d.sizes.maxWidth_m + 0.01
-                                               : 1.75 * d.sizes.maxHeight_m + 0.016;
+                                               : above + below + 0.003;
     const double free = height() - kRulerHeight - kCaptionHeight - 8;
     const double wide = view_ == TankView::Front ? 2.4 * d.sizes.maxWidth_m + 0.03 : length;
     pixelsPerMetre_ = std::min(width() / wide, free / tall);
@@ -107,10 +117,9 @@ void Tank::updateFrame() {
     if (view_ == TankView::Top) {
         origin_.setY(kCaptionHeight + 0.5 * free);
     } else {
-        // The body's own middle sits a little above the middle of the pane: hooks hang below.
-        const double middle =
-            pose_.up.dot(d.solid.centroid_m) - pose_.offset_m;  // height over the water
-        waterlineY_ = kCaptionHeight + 0.40 * free + middle * pixelsPerMetre_;
+        const double spare = free - tall * pixelsPerMetre_;
+        waterlineY_ = kCaptionHeight + 0.4 * spare + above * pixelsPerMetre_ +
+                      (middle - pose_.offset_m) * pixelsPerMetre_;
     }
 }
 
@@ -149,18 +158,20 @@ QPointF Tank::handlePosition(int index) const {
     return toPaper(all.at(size_t(index)).place_m);
 }
 
-void Tank::moveHandle(int index, const Eigen::Vector3d& to, bool snap) {
+void Tank::moveHandle(int index, const Eigen::Vector3d& to) {
     const auto all = handles();
     if (index < 0 || index >= int(all.size())) {
         return;
     }
-    const TankHandle& handle = all[size_t(index)];
-    const std::vector<double> values = handle.follow(to);
+    setHandle(all[size_t(index)], all[size_t(index)].follow(to));
+}
+
+void Tank::setHandle(const TankHandle& handle, const std::vector<double>& values) {
     Design next = bench_.design();
     for (size_t i = 0; i < handle.fields.size(); ++i) {
         const auto& [path, quantity] = handle.fields[i];
         const double step = benchStep(quantity, bench_.bench());
-        const double value = snap ? std::round(values[i] / step) * step : values[i];
+        const double value = std::round(values[i] / step) * step;
         const auto field = findField(next, path.toStdString());
         if (!field) {
             return;
@@ -241,8 +252,10 @@ void Tank::paintCentres(QPainter& p) const {
         p.setPen(c.ink);
         const double side = g.x() >= b.x() ? 1.0 : -1.0;
         auto label = [&](const QPointF& at, const QString& text, double dir) {
-            const QRectF box(dir > 0 ? at.x() + 12 : at.x() - 172, at.y() - 9, 160, 18);
-            p.drawText(box, (dir > 0 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, text);
+            const double wide = p.fontMetrics().horizontalAdvance(text) + 10;
+            const QRectF box(dir > 0 ? at.x() + 14 : at.x() - 14 - wide, at.y() - 9, wide, 18);
+            p.fillRect(box, c.sheet);
+            p.drawText(box, Qt::AlignCenter, text);
         };
         label(g, tr("weight"), side);
         p.setPen(c.water);
@@ -364,7 +377,7 @@ void Tank::mousePressEvent(QMouseEvent* event) {
 void Tank::mouseMoveEvent(QMouseEvent* event) {
     const auto all = handles();
     if (dragged_ >= 0 && dragged_ < int(all.size())) {
-        moveHandle(dragged_, fromPaper(event->position(), all[size_t(dragged_)].place_m), true);
+        moveHandle(dragged_, fromPaper(event->position(), all[size_t(dragged_)].place_m));
         update();
         return;
     }
@@ -434,7 +447,15 @@ void Tank::keyPressEvent(QKeyEvent* event) {
         step *= 10;
     }
     const Eigen::Vector3d free = angle ? Eigen::Vector3d::Ones().eval() : handle.freedom;
-    moveHandle(chosen_, handle.place_m + step * way.cwiseProduct(free), true);
+    // Steps count from the fields as they are now: the drawing may be an edit behind a held key.
+    const std::vector<double> from = handle.follow(handle.place_m);
+    const std::vector<double> to = handle.follow(handle.place_m + step * way.cwiseProduct(free));
+    std::vector<double> values;
+    for (size_t i = 0; i < handle.fields.size(); ++i) {
+        const auto field = findField(bench_.design(), handle.fields[i].first.toStdString());
+        values.push_back((field ? field->value.value_or(0.0) : 0.0) + to[i] - from[i]);
+    }
+    setHandle(handle, values);
     update();
 }
 

@@ -43,7 +43,8 @@ class Tank : public QWidget {
     void updateFrame();
     QPointF toPaper(const Eigen::Vector3d& place) const;
     Eigen::Vector3d fromPaper(const QPointF& at, const Eigen::Vector3d& like) const;
-    void moveHandle(int index, const Eigen::Vector3d& to, bool snap);
+    void moveHandle(int index, const Eigen::Vector3d& to);
+    void setHandle(const TankHandle& handle, const std::vector<double>& values);
     void paintWater(QPainter& painter) const;
     void paintRuler(QPainter& painter) const;
     void paintCentres(QPainter& painter) const;

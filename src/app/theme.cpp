@@ -78,7 +78,8 @@ QHeaderView::section { background: @ground; color: @quiet; border: none; border-
   border-right: 1px solid @rule; padding: 2px 5px; }
 QTableCornerButton::section { background: @ground; border: none; }
 QSplitter::handle { background: @rule; }
-QComboBox::drop-down { border: none; width: 20px; }
+QComboBox::drop-down { border: none; width: 18px; }
+QComboBox::down-arrow { image: url(:/@arrow); width: 10px; height: 6px; }
 QCheckBox { spacing: 6px; }
 QScrollBar:vertical { background: @ground; width: 11px; margin: 0; }
 QScrollBar:horizontal { background: @ground; height: 11px; margin: 0; }
@@ -90,6 +91,8 @@ QMenu::item:selected { background: @rule; }
 QMenuBar { background: @ground; }
 QMenuBar::item:selected { background: @rule; }
 )");
+    text.replace(QLatin1String("@arrow"),
+                 QLatin1String(c.dark ? "arrow-night.svg" : "arrow-day.svg"));
     const std::pair<const char*, QColor> names[] = {
         {"@ground", c.ground}, {"@sheet", c.sheet}, {"@ink", c.ink},       {"@quiet", c.quiet},
         {"@rule", c.rule},     {"@water", c.water}, {"@signal", c.signal}};
@@ -115,6 +118,11 @@ QFont type(Type size, bool strong) {
 }
 
 void applyTheme(QApplication& application, bool dark) {
+    static bool applied = false;
+    if (applied && current.dark == dark) {
+        return;  // polishing every widget again would cost a third of the start-up
+    }
+    applied = true;
     current = dark ? lamp() : paper();
     application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     if (family.isEmpty()) {

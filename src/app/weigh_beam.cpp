@@ -38,7 +38,7 @@ WeighBeam::WeighBeam(Workbench& bench, QWidget* parent) : QWidget(parent), bench
     setObjectName(QStringLiteral("weighBeam"));
     setAccessibleName(tr("Weigh-beam: mass against displaced water"));
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
-        if (const ResultsPtr r = bench_.results(); r->derived) {
+        if (const ResultsPtr r = bench_.results(); r && r->derived) {
             setAccessibleDescription(
                 tr("%1 against %2 of water")
                     .arg(bench_.text(Quantity::Mass, r->derived->mass.mass_kg),

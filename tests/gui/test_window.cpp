@@ -221,10 +221,12 @@ TEST_CASE("tables edit, add, remove, and keep a bad cell as typed") {
     o.click("removeStation");
     CHECK(o.design().pieces[0].body.stations.size() == 9);
     const size_t parts = o.design().fittings.size();
+    o.window.rail().choose(Step::Fittings);
     auto* shelf = o.window.findChild<QComboBox*>("addFitting");
     emit shelf->activated(3);
     settle(o.window);
     CHECK(o.design().fittings.size() == parts + 1);
+    o.window.rail().choose(Step::Ballast);
     o.click("addBore");
     CHECK(o.design().bores.size() == 3);
     o.click("addCoat");
@@ -304,6 +306,9 @@ TEST_CASE("a tank test is logged with what was foretold") {
 
 TEST_CASE("every field, table and button has a name for those who cannot see it") {
     Open o;
+    for (int i = 0; i < kStepCount; ++i) {
+        o.window.rail().choose(Step(i));
+    }
     for (auto* line : o.window.findChildren<QLineEdit*>()) {
         if (line->objectName() != "qt_spinbox_lineedit") {
             INFO(line->objectName().toStdString());

@@ -69,10 +69,8 @@ RecordTable* boreTable(Workbench& bench) {
                        },
                        [](const Design&) { return QStringList{tr("belly"), tr("back")}; }, {}});
     columns.push_back(number(tr("Place"), "x", Quantity::Length));
-    columns.push_back(number(tr("Off centre"), "y", Quantity::Length));
     columns.push_back(number(tr("Diameter"), "diameter", Quantity::Length));
     columns.push_back(number(tr("Depth"), "depth", Quantity::Length));
-    columns.push_back(number(tr("Lean aft"), "lean", Quantity::Angle));
     columns.push_back({Kind::Choice, tr("Plug of"), "plug_material", Quantity::Number,
                        [](const Design& d, int r) {
                            return QString::fromStdString(d.bores[size_t(r)].plugMaterial);
@@ -101,6 +99,8 @@ RecordTable* boreTable(Workbench& bench) {
                            return bench.text(Quantity::Length,
                                              std::min(g.wallBeyond_m, g.wallBeside_m), false);
                        }});
+    columns.push_back(number(tr("Off centre"), "y", Quantity::Length));
+    columns.push_back(number(tr("Lean aft"), "lean", Quantity::Angle));
     columns.push_back(number(tr("Filler"), "filler_density", Quantity::Density));
     columns.push_back(number(tr("Plug density"), "plug_density", Quantity::Density));
     return new RecordTable(
@@ -212,7 +212,7 @@ QWidget* makeBallastPage(Workbench& bench) {
     });
     plan->note(tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
                   "from children. Some waters restrict it: check the local rules."));
-    plan->setMaximumWidth(250);
+    plan->setMaximumWidth(222);
     plan->finish();
 
     auto* tabs = new QTabWidget;

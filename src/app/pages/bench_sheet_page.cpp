@@ -39,8 +39,8 @@ class SheetPreview : public QWidget {
         }
         const QSizeF paper = benchPageSize(*r->derived).size(QPageSize::Millimeter).transposed();
         const double gap = 10;
-        const double s = std::min((width() - gap) / (kBenchPages * paper.width()),
-                                  height() / paper.height());
+        const double s = std::min((width() - gap - 2) / (kBenchPages * paper.width()),
+                                  (height() - 2) / paper.height());
         for (int i = 0; i < kBenchPages; ++i) {
             p.save();
             p.translate(i * (paper.width() * s + gap), 0);

@@ -62,7 +62,7 @@ void removeStation(Workbench& bench, int row) {
 QWidget* areaPlot(Workbench& bench) {
     auto* plot = new QCustomPlot;
     plot->setAccessibleName(tr("Area of the section along the bait"));
-    plot->setMinimumSize(180, 120);
+    plot->setMinimumSize(150, 120);
     plot->addGraph();
     auto refresh = [&bench, plot] {
         const ResultsPtr r = bench.results();
@@ -111,7 +111,7 @@ QWidget* makeBodyPage(Workbench& bench) {
         std::move(columns),
         {{"insertStation", tr("Insert a station"), [&bench](int row) { insertStation(bench, row); }},
          {"removeStation", tr("Remove"), [&bench](int row) { removeStation(bench, row); }}});
-    table->setMinimumWidth(420);
+    table->setMinimumWidth(340);
 
     auto* ends = new Form(bench, tr("The body"));
     const QStringList shapes{tr("round"), tr("pointed")};

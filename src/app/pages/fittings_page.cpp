@@ -127,6 +127,11 @@ QWidget* makeFittingsPage(Workbench& bench) {
     columns.push_back(number(tr("Aft"), "x", Quantity::Length));
     columns.push_back(number(tr("Port"), "y", Quantity::Length));
     columns.push_back(number(tr("Up"), "z", Quantity::Length));
+    for (size_t i = columns.size() - 3; i < columns.size(); ++i) {
+        columns[i].applies = [](const Design& d, int r) {
+            return d.fittings[size_t(r)].hangsFrom.empty();
+        };
+    }
     columns.push_back({Kind::Flag, tr("Pair"), "mirrored", Quantity::Number,
                        [](const Design& d, int r) {
                            return QString(d.fittings[size_t(r)].mirrored ? "1" : "0");
@@ -136,6 +141,9 @@ QWidget* makeFittingsPage(Workbench& bench) {
                        },
                        {}, {}});
     columns.push_back(number(tr("Sunk in"), "sunk", Quantity::Fraction));
+    columns.back().applies = [](const Design& d, int r) {
+        return !swings(d.fittings[size_t(r)].kind);
+    };
     columns.push_back(number(tr("Size"), "size", Quantity::Length));
     columns.push_back(number(tr("Wire"), "wire", Quantity::Thickness));
     columns.push_back(number(tr("Density"), "density", Quantity::Density));

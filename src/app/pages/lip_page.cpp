@@ -18,7 +18,7 @@ namespace {
 class LipDrawing : public QWidget {
   public:
     explicit LipDrawing(Workbench& bench) : bench_(bench) {
-        setMinimumSize(150, 120);
+        setMinimumSize(110, 120);
         setAccessibleName(tr("The lip laid flat"));
         connect(&bench.document, &Document::designChanged, this, qOverload<>(&QWidget::update));
         connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
@@ -49,7 +49,7 @@ class LipDrawing : public QWidget {
                            root + QPointF(side * body * s, lip.length_m * s));
             }
             p.setPen(c.quiet);
-            p.drawText(QRectF(0, 0, width(), 18), Qt::AlignCenter, tr("dashed: width of the body"));
+            p.drawText(QRectF(0, 0, width(), 18), Qt::AlignCenter, tr("dashed: body"));
         }
         QPolygonF outline;
         for (const Eigen::Vector2d& v : lipOutline(lip)) {
@@ -110,7 +110,7 @@ QWidget* makeLipPage(Workbench& bench) {
     for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
              {tr("Thickness"), "/lip/thickness"},
              {tr("Length outside"), "/lip/length"},
-             {tr("Width at the skin"), "/lip/root_width"},
+             {tr("Width at skin"), "/lip/root_width"},
              {tr("Full width"), "/lip/width"},
              {tr("Round of the tip"), "/lip/tip_round"}}) {
         sheet->quantity(label, path);
@@ -119,9 +119,9 @@ QWidget* makeLipPage(Workbench& bench) {
 
     auto* slot = new Form(bench, tr("Slot"));
     for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
-             {tr("Angle to the axis"), "/lip/angle"},
-             {tr("Slot from the nose"), "/lip/slot_x"},
-             {tr("Slot height"), "/lip/slot_z"},
+             {tr("Angle to axis"), "/lip/angle"},
+             {tr("From the nose"), "/lip/slot_x"},
+             {tr("Height"), "/lip/slot_z"},
              {tr("Slot depth"), "/lip/slot_depth"}}) {
         slot->quantity(label, path);
         slot->enableLastWhen(isLip);
@@ -134,18 +134,18 @@ QWidget* makeLipPage(Workbench& bench) {
 
     auto* tie = new Form(bench, tr("Tie"));
     tie->choice(
-        tr("The line ties"), "tiePlace", {tr("to the body"), tr("to the lip")},
+        tr("Line ties"), "tiePlace", {tr("to the body"), tr("to the lip")},
         [](const Design& d) { return int(d.tie.place); },
         [](Design& d, int i) { d.tie.place = TiePlace(i); });
     auto onLip = [](const Design& d) { return d.tie.place == TiePlace::Lip; };
     auto onBody = [](const Design& d) { return d.tie.place == TiePlace::Body; };
     tie->quantity(tr("Up the lip"), "/tie/up_lip");
     tie->enableLastWhen(onLip);
-    tie->quantity(tr("Loop stands off"), "/tie/stand_off");
+    tie->quantity(tr("Stands off"), "/tie/stand_off");
     tie->enableLastWhen(onLip);
-    tie->quantity(tr("Tie aft of the nose"), "/tie/x");
+    tie->quantity(tr("Aft of nose"), "/tie/x");
     tie->enableLastWhen(onBody);
-    tie->quantity(tr("Tie height"), "/tie/z");
+    tie->quantity(tr("Height "), "/tie/z");
     tie->enableLastWhen(onBody);
     return formRow({sheet, slot, tie, new LipDrawing(bench)}, {3, 3, 3, 2});
 }

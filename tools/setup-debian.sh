@@ -1,0 +1,25 @@
+#!/usr/bin/env bash
+# Installs what building, testing and looking at Wade Line needs on Debian 12. Safe to run again.
+set -euo pipefail
+packages=(g++ cmake ninja-build git ca-certificates
+  qt6-base-dev qt6-base-dev-tools libqt6svg6-dev libqt6svg6
+  libqcustomplot-dev libqcustomplot2.1-qt6 libgl1-mesa-dev
+  libeigen3-dev libboost-dev libnlopt-dev libnlopt-cxx-dev nlohmann-json3-dev libcli11-dev
+  catch2 libbenchmark-dev libcgal-dev libgmp-dev libmpfr-dev
+  poppler-utils desktop-file-utils appstream shared-mime-info xvfb xauth
+  libxcb-cursor0 libxkbcommon-x11-0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-render-util0
+  libxcb-shape0 libxcb-xinerama0 clang-format clang-tidy)
+missing=()
+for p in "${packages[@]}"; do
+  dpkg-query -W -f='${Status}' "$p" 2>/dev/null | grep -q "install ok installed" || missing+=("$p")
+done
+if [ "${#missing[@]}" -eq 0 ]; then
+  echo "wade line: all packages are there"
+  exit 0
+fi
+sudo=""
+[ "$(id -u)" -eq 0 ] || sudo="sudo"
+echo "wade line: installing ${missing[*]}"
+export DEBIAN_FRONTEND=noninteractive
+$sudo apt-get update -q
+$sudo apt-get install -y -q --no-install-recommends "${missing[@]}"
