@@ -1,5 +1,5 @@
-// The submerged volume and its moment of one mesh below one plane, beside CGAL on the same mesh in the
-// same process: polygon-mesh clipping followed by its volume.
+// The submerged volume and its moment of one mesh below one plane, beside CGAL on the same mesh in
+// the same process: polygon-mesh clipping followed by its volume.
 #include <CGAL/Exact_predicates_inexact_constructions_kernel.h>
 #include <CGAL/Polygon_mesh_processing/clip.h>
 #include <CGAL/Polygon_mesh_processing/measure.h>

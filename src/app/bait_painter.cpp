@@ -230,11 +230,10 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
             QPolygonF fibre;
             for (int i = 0; i <= 24; ++i) {
                 const Section s = d.curves.at(i / 24.0);
-                fibre << (view == TankView::Side
-                              ? project({s.x_m, 0,
-                                         0.5 * (s.back_m + s.belly_m) +
-                                             0.5 * k * (s.back_m - s.belly_m)})
-                              : project({s.x_m, k * s.halfWidth_m, s.widest_m}));
+                fibre << (view == TankView::Side ? project({s.x_m, 0,
+                                                            0.5 * (s.back_m + s.belly_m) +
+                                                                0.5 * k * (s.back_m - s.belly_m)})
+                                                 : project({s.x_m, k * s.halfWidth_m, s.widest_m}));
             }
             p.drawPolyline(fibre);
         }

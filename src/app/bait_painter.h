@@ -1,5 +1,5 @@
-// Draws a bait as a drafting sheet would: outline, holes and lead, lip, fittings, marks. Shared by the
-// tank on screen and the printed sheet.
+// Draws a bait as a drafting sheet would: outline, holes and lead, lip, fittings, marks. Shared by
+// the tank on screen and the printed sheet.
 #pragma once
 
 #include <QPainter>
@@ -10,23 +10,22 @@
 
 namespace wl {
 
-/// Which way the bait is looked at. Side: nose to the left. Top: nose to the left, port down. Front:
-/// from ahead, port to the right.
+/// Which way the bait is looked at. Side: nose to the left. Top: nose to the left, port down.
+/// Front: from ahead, port to the right.
 enum class TankView { Side, Top, Front };
 
 /// Maps body places (m) to the paper.
 using Projection = std::function<QPointF(const Eigen::Vector3d&)>;
 
-/// Draws the bait with its inner features. `pixelsPerMetre` sizes symbols; hooks hang along `down`, a
-/// unit vector in the body frame.
+/// Draws the bait with its inner features. `pixelsPerMetre` sizes symbols; hooks hang along `down`,
+/// a unit vector in the body frame.
 void paintBait(QPainter& painter, const Design& design, const Derived& derived, TankView view,
                const Projection& project, double pixelsPerMetre, const Eigen::Vector3d& down,
                const Inks& inks);
 
 /// Quartered disc of the centre of gravity; ring with a wave of the centre of buoyancy.
 void paintCentreOfGravity(QPainter& painter, const QPointF& at, double radius, const QColor& ink);
-void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius,
-                           const QColor& ink);
+void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius, const QColor& ink);
 
 /// Closed outline of the bare body in a view.
 QPolygonF bodyOutline(const Derived& derived, TankView view, const Projection& project);

@@ -58,8 +58,8 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
         return button;
     };
     for (const ProposedEdit& edit : finding.edits) {
-        auto* button = addButton(sentence(edit, bench_.bench()),
-                                 QString::fromStdString("cure/" + edit.code));
+        auto* button =
+            addButton(sentence(edit, bench_.bench()), QString::fromStdString("cure/" + edit.code));
         connect(button, &QPushButton::clicked, this, [this, edit] {
             if (const auto error =
                     bench_.document.applyEdit(edit, sentence(edit, bench_.bench()))) {
@@ -85,8 +85,8 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
         }
     }
     if (!finding.path.empty()) {
-        auto* show = addButton(tr("Show the place"), QStringLiteral("show/") +
-                                                         QString::fromStdString(finding.code));
+        auto* show = addButton(tr("Show the place"),
+                               QStringLiteral("show/") + QString::fromStdString(finding.code));
         const QString path = QString::fromStdString(finding.path);
         connect(show, &QPushButton::clicked, this, [this, path] { bench_.goTo(path); });
     }
@@ -124,13 +124,15 @@ void FindingsPanel::refresh() {
     }
     std::vector<Finding> findings = results->findings;
     if (results->error) {
-        findings.insert(findings.begin(),
-                        {results->error->code, Severity::Error, results->error->path,
-                         results->error->values, results->error->words, {}});
+        findings.insert(findings.begin(), {results->error->code,
+                                           Severity::Error,
+                                           results->error->path,
+                                           results->error->values,
+                                           results->error->words,
+                                           {}});
     }
-    std::stable_sort(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) {
-        return a.severity < b.severity;
-    });
+    std::stable_sort(findings.begin(), findings.end(),
+                     [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
     title_->setText(findings.empty() ? tr("Findings: none")
                                      : tr("Findings: %1").arg(findings.size()));
     if (findings.empty()) {

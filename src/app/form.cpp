@@ -37,8 +37,8 @@ QuantityEdit* Form::quantity(const QString& label, const QString& path) {
     return edit;
 }
 
-QComboBox* Form::choice(const QString& label, const QString& objectName,
-                        const QStringList& options, std::function<int(const Design&)> read,
+QComboBox* Form::choice(const QString& label, const QString& objectName, const QStringList& options,
+                        std::function<int(const Design&)> read,
                         std::function<void(Design&, int)> write) {
     auto* box = new QComboBox;
     box->setObjectName(objectName);

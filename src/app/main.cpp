@@ -44,8 +44,7 @@ int main(int argc, char** argv) {
     if (parser.isSet(shots)) {
         return wl::takeScreenshots(parser.value(shots)) ? 0 : 1;
     }
-    wl::applyTheme(application,
-                   QSettings().value(QStringLiteral("dark"), false).toBool());
+    wl::applyTheme(application, QSettings().value(QStringLiteral("dark"), false).toBool());
     const QString data = QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation);
     wl::MainWindow window(data + QStringLiteral("/recovery"));
     if (parser.isSet(startTime)) {

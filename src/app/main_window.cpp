@@ -30,11 +30,9 @@ constexpr int kMostRecent = 8;
 
 Step stepOfPath(const QString& path) {
     static const std::pair<const char*, Step> prefixes[] = {
-        {"/brief", Step::Brief},         {"/pieces/0/stock", Step::Stock},
-        {"/pieces", Step::Body},         {"/fittings", Step::Fittings},
-        {"/bores", Step::Ballast},       {"/coats", Step::Ballast},
-        {"/lip", Step::LipAndTie},       {"/tie", Step::LipAndTie},
-        {"/log", Step::WaterLog}};
+        {"/brief", Step::Brief},       {"/pieces/0/stock", Step::Stock}, {"/pieces", Step::Body},
+        {"/fittings", Step::Fittings}, {"/bores", Step::Ballast},        {"/coats", Step::Ballast},
+        {"/lip", Step::LipAndTie},     {"/tie", Step::LipAndTie},        {"/log", Step::WaterLog}};
     for (const auto& [prefix, step] : prefixes) {
         if (path.startsWith(QLatin1String(prefix))) {
             return step;
@@ -117,9 +115,11 @@ QWidget* MainWindow::buildTopBar() {
         layout->addWidget(button);
         return button;
     };
-    auto* units = toggle(QStringLiteral("unitSwitch"), tr("Switch between metric and inch bench (Ctrl+U)"));
+    auto* units =
+        toggle(QStringLiteral("unitSwitch"), tr("Switch between metric and inch bench (Ctrl+U)"));
     auto* lamp = toggle(QStringLiteral("themeSwitch"), tr("Switch between day and night (Ctrl+L)"));
-    connect(units, &QToolButton::clicked, this, [this] { setInch(bench_.bench() == Bench::Metric); });
+    connect(units, &QToolButton::clicked, this,
+            [this] { setInch(bench_.bench() == Bench::Metric); });
     connect(lamp, &QToolButton::clicked, this, [this] { setDark(!inks().dark); });
     connect(&bench_, &Workbench::benchChanged, this, [this, units, lamp] {
         units->setText(bench_.bench() == Bench::Metric ? tr("mm g") : tr("in oz"));
@@ -233,45 +233,60 @@ void MainWindow::buildMenus() {
         QObject::connect(action, &QAction::triggered, context, slot);
         return action;
     };
-    add(file, tr("&New"), QKeySequence::New, [this] {
-        if (mayDiscard()) {
-            const Result<Design> start = readDesign(embedded::demo_wade());
-            Design fresh;
-            if (start) {  // a plain body to begin from, without the demo's story
-                fresh.pieces = start->pieces;
-                fresh.lip = start->lip;
-                fresh.tie = start->tie;
-                fresh.pieces.front().stock = Stock{};
+    add(
+        file, tr("&New"), QKeySequence::New,
+        [this] {
+            if (mayDiscard()) {
+                const Result<Design> start = readDesign(embedded::demo_wade());
+                Design fresh;
+                if (start) {  // a plain body to begin from, without the demo's story
+                    fresh.pieces = start->pieces;
+                    fresh.lip = start->lip;
+                    fresh.tie = start->tie;
+                    fresh.pieces.front().stock = Stock{};
+                }
+                bench_.document.replace(fresh, {}, true);
             }
-            bench_.document.replace(fresh, {}, true);
-        }
-    }, this);
-    add(file, tr("&Open…"), QKeySequence::Open, [this] {
-        if (!mayDiscard()) {
-            return;
-        }
-        const QString path = QFileDialog::getOpenFileName(this, tr("Open a design"), {},
-                                                          tr("Wade Line designs (*.wade)"));
-        if (!path.isEmpty()) {
-            openFile(path);
-        }
-    }, this);
+        },
+        this);
+    add(
+        file, tr("&Open…"), QKeySequence::Open,
+        [this] {
+            if (!mayDiscard()) {
+                return;
+            }
+            const QString path = QFileDialog::getOpenFileName(this, tr("Open a design"), {},
+                                                              tr("Wade Line designs (*.wade)"));
+            if (!path.isEmpty()) {
+                openFile(path);
+            }
+        },
+        this);
     recent_ = file->addMenu(tr("Open &recent"));
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::refreshRecent);
-    add(file, tr("Open the &demo"), {}, [this] {
-        if (mayDiscard()) {
-            openDemo();
-        }
-    }, this);
-    add(file, tr("&Save"), QKeySequence::Save, [this] { saveOrAsk(); }, this);
-    add(file, tr("Save &as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), [this] {
-        const QString path = QFileDialog::getSaveFileName(
-            this, tr("Save the design"), bench_.document.filePath(), tr("Wade Line designs (*.wade)"));
-        if (!path.isEmpty()) {
-            saveFile(path);
-        }
-    }, this);
-    add(file, tr("&Quit"), QKeySequence::Quit, [this] { close(); }, this);
+    add(
+        file, tr("Open the &demo"), {},
+        [this] {
+            if (mayDiscard()) {
+                openDemo();
+            }
+        },
+        this);
+    add(
+        file, tr("&Save"), QKeySequence::Save, [this] { saveOrAsk(); }, this);
+    add(
+        file, tr("Save &as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")),
+        [this] {
+            const QString path = QFileDialog::getSaveFileName(this, tr("Save the design"),
+                                                              bench_.document.filePath(),
+                                                              tr("Wade Line designs (*.wade)"));
+            if (!path.isEmpty()) {
+                saveFile(path);
+            }
+        },
+        this);
+    add(
+        file, tr("&Quit"), QKeySequence::Quit, [this] { close(); }, this);
 
     QMenu* edit = menuBar()->addMenu(tr("&Edit"));
     QAction* undo = bench_.document.undoStack()->createUndoAction(this, tr("&Undo"));
@@ -280,44 +295,58 @@ void MainWindow::buildMenus() {
     redo->setShortcuts({QKeySequence::Redo, QKeySequence(QStringLiteral("Ctrl+Y"))});
     edit->addActions({undo, redo});
     edit->addSeparator();
-    add(edit, tr("&Plan the lead"), QKeySequence(Qt::Key_F8), [this] {
-        rail_->choose(Step::Ballast);
-        planTheLead(bench_);
-    }, this);
+    add(
+        edit, tr("&Plan the lead"), QKeySequence(Qt::Key_F8),
+        [this] {
+            rail_->choose(Step::Ballast);
+            planTheLead(bench_);
+        },
+        this);
 
     QMenu* view = menuBar()->addMenu(tr("&View"));
-    inch_ = add(view, tr("&Inch bench"), QKeySequence(QStringLiteral("Ctrl+U")),
-                [this] { setInch(bench_.bench() == Bench::Metric); }, this);
+    inch_ = add(
+        view, tr("&Inch bench"), QKeySequence(QStringLiteral("Ctrl+U")),
+        [this] { setInch(bench_.bench() == Bench::Metric); }, this);
     inch_->setCheckable(true);
-    dark_ = add(view, tr("&Night"), QKeySequence(QStringLiteral("Ctrl+L")),
-                [this] { setDark(!inks().dark); }, this);
+    dark_ = add(
+        view, tr("&Night"), QKeySequence(QStringLiteral("Ctrl+L")),
+        [this] { setDark(!inks().dark); }, this);
     dark_->setCheckable(true);
     QMenu* go = menuBar()->addMenu(tr("&Go"));
     for (int i = 0; i < kStepCount; ++i) {
         const QString key = QStringLiteral("Ctrl+%1").arg((i + 1) % 10);
-        add(go, OrderRail::stepName(Step(i)).replace('&', "&&"), QKeySequence(key),
+        add(
+            go, OrderRail::stepName(Step(i)).replace('&', "&&"), QKeySequence(key),
             [this, i] { rail_->choose(Step(i)); }, this);
     }
-    add(go, tr("The &tank"), QKeySequence(Qt::Key_F6),
+    add(
+        go, tr("The &tank"), QKeySequence(Qt::Key_F6),
         [this] { tank_->setFocus(Qt::ShortcutFocusReason); }, this);
     QMenu* help = menuBar()->addMenu(tr("&Help"));
-    add(help, tr("&Keys"), QKeySequence(Qt::Key_F1), [this] {
-        QMessageBox::information(
-            this, tr("Keys"),
-            tr("Ctrl+1 … Ctrl+0: the steps of the order of work\n"
-               "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
-               "Alt+1, 2, 3: side, top, front\n"
-               "Up and Down in a field: one bench step, Shift for ten\n"
-               "F8: plan the lead\n"
-               "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
-    }, this);
-    add(help, tr("&About"), {}, [this] {
-        QMessageBox::about(this, tr("Wade Line"),
-                           tr("Wade Line %1\n\nHow a hard bait will sit, how deep it will run, and "
-                              "what to change.\nFree software under the GNU General Public License, "
-                              "version 3 or later.")
-                               .arg(QCoreApplication::applicationVersion()));
-    }, this);
+    add(
+        help, tr("&Keys"), QKeySequence(Qt::Key_F1),
+        [this] {
+            QMessageBox::information(
+                this, tr("Keys"),
+                tr("Ctrl+1 … Ctrl+0: the steps of the order of work\n"
+                   "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
+                   "Alt+1, 2, 3: side, top, front\n"
+                   "Up and Down in a field: one bench step, Shift for ten\n"
+                   "F8: plan the lead\n"
+                   "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
+        },
+        this);
+    add(
+        help, tr("&About"), {},
+        [this] {
+            QMessageBox::about(
+                this, tr("Wade Line"),
+                tr("Wade Line %1\n\nHow a hard bait will sit, how deep it will run, and "
+                   "what to change.\nFree software under the GNU General Public License, "
+                   "version 3 or later.")
+                    .arg(QCoreApplication::applicationVersion()));
+        },
+        this);
 }
 
 // Worksheets are made when first wanted: the window opens sooner.
@@ -351,9 +380,8 @@ void MainWindow::goTo(const QString& path) {
     for (RecordTable* table : sheet->findChildren<RecordTable*>()) {
         if (table->goTo(path)) {
             for (QWidget* up = table; up != nullptr; up = up->parentWidget()) {
-                if (auto* tabs = qobject_cast<QTabWidget*>(up->parentWidget()
-                                                               ? up->parentWidget()->parentWidget()
-                                                               : nullptr)) {
+                if (auto* tabs = qobject_cast<QTabWidget*>(
+                        up->parentWidget() ? up->parentWidget()->parentWidget() : nullptr)) {
                     tabs->setCurrentWidget(up);
                 }
             }
@@ -394,22 +422,21 @@ void MainWindow::refreshTitle() {
     saved_->setText(modified ? tr("● not saved") : tr("saved"));
     setWindowTitle(QStringLiteral("%1%2 – Wade Line").arg(modified ? "*" : "", name));
     static const QString lines[] = {tr("nylon"), tr("fluorocarbon"), tr("braid")};
-    conditions_->setText(
-        tr("%1 %2, %3 deep   ·   %4 %5, cast %6")
-            .arg(d.brief.salinity > 0.005 ? tr("salt") : tr("fresh"),
-                 bench_.text(Quantity::Temperature, d.brief.temperature_K),
-                 bench_.text(Quantity::Distance, d.brief.waterDepth_m),
-                 bench_.text(Quantity::Thickness, d.brief.lineDiameter_m),
-                 lines[int(d.brief.lineKind)],
-                 bench_.text(Quantity::Distance, d.brief.castLength_m)));
+    conditions_->setText(tr("%1 %2, %3 deep   ·   %4 %5, cast %6")
+                             .arg(d.brief.salinity > 0.005 ? tr("salt") : tr("fresh"),
+                                  bench_.text(Quantity::Temperature, d.brief.temperature_K),
+                                  bench_.text(Quantity::Distance, d.brief.waterDepth_m),
+                                  bench_.text(Quantity::Thickness, d.brief.lineDiameter_m),
+                                  lines[int(d.brief.lineKind)],
+                                  bench_.text(Quantity::Distance, d.brief.castLength_m)));
 }
 
 bool MainWindow::openFile(const QString& path) {
     if (const auto error = bench_.document.open(path)) {
         QString where = QString::fromStdString(error->path);
         where = where.isEmpty() || where == path ? QString() : QStringLiteral(" [%1]").arg(where);
-        say(QStringLiteral("▲ %1: %2%3").arg(QFileInfo(path).fileName(),
-                                             sentence(*error, bench_.bench()), where));
+        say(QStringLiteral("▲ %1: %2%3")
+                .arg(QFileInfo(path).fileName(), sentence(*error, bench_.bench()), where));
         return false;
     }
     remember(path);
@@ -431,8 +458,9 @@ bool MainWindow::saveFile(const QString& path) {
 bool MainWindow::saveOrAsk() {
     QString path = bench_.document.filePath();
     if (path.isEmpty()) {
-        path = QFileDialog::getSaveFileName(this, tr("Save the design"), QStringLiteral("bait.wade"),
-                                            tr("Wade Line designs (*.wade)"));
+        path =
+            QFileDialog::getSaveFileName(this, tr("Save the design"), QStringLiteral("bait.wade"),
+                                         tr("Wade Line designs (*.wade)"));
     }
     return !path.isEmpty() && saveFile(path);
 }
@@ -490,8 +518,9 @@ bool MainWindow::mayDiscard() {
         return true;
     }
     const auto answer = QMessageBox::question(
-        this, tr("Not saved"), tr("“%1” has changes that are not saved.")
-                                   .arg(QString::fromStdString(bench_.design().name)),
+        this, tr("Not saved"),
+        tr("“%1” has changes that are not saved.")
+            .arg(QString::fromStdString(bench_.design().name)),
         QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
     if (answer == QMessageBox::Save) {
         return saveOrAsk();

@@ -95,7 +95,9 @@ QString OrderRail::verdict(Step step) const {
     const Design& design = *r->design;
     if (step == Step::WaterLog) {
         const size_t tests = design.log.size();
-        return tests == 0 ? tr("no test yet") : tests == 1 ? tr("one test") : tr("%1 tests").arg(tests);
+        return tests == 0   ? tr("no test yet")
+               : tests == 1 ? tr("one test")
+                            : tr("%1 tests").arg(tests);
     }
     if (step == Step::Brief) {
         return tr("%1 down, %2 deep")
@@ -126,7 +128,8 @@ QString OrderRail::verdict(Step step) const {
             return missing > 0 ? tr("▲ %1 short").arg(bench_.text(Quantity::Mass, missing))
                                : tr("▲ %1 over").arg(bench_.text(Quantity::Mass, -missing));
         case Step::LipAndTie:
-            return design.lip.present ? tr("%1 to the axis").arg(bench_.text(Quantity::Angle, design.lip.angle_rad))
+            return design.lip.present ? tr("%1 to the axis")
+                                            .arg(bench_.text(Quantity::Angle, design.lip.angle_rad))
                                       : tr("no lip");
         case Step::Tank:
             if (d.state == RestState::Sinks) {
@@ -142,8 +145,9 @@ QString OrderRail::verdict(Step step) const {
             if (!r->run->depthKnown) {
                 return tr("▲ no depth");
             }
-            return tr("%1 to %2").arg(bench_.text(Quantity::Distance, r->run->depthLow_m, false),
-                                      bench_.text(Quantity::Distance, r->run->depthHigh_m));
+            return tr("%1 to %2")
+                .arg(bench_.text(Quantity::Distance, r->run->depthLow_m, false),
+                     bench_.text(Quantity::Distance, r->run->depthHigh_m));
         case Step::BenchSheet:
             return tr("PDF, true scale");
         default:

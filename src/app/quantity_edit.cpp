@@ -83,9 +83,9 @@ void QuantityEdit::refresh() {
         return;
     }
     const QSignalBlocker blocker(line_);
-    line_->setText(field->value ? QString::fromStdString(
-                                      fieldText(quantity_, bench_.bench(), *field->value))
-                                : QString());
+    line_->setText(field->value
+                       ? QString::fromStdString(fieldText(quantity_, bench_.bench(), *field->value))
+                       : QString());
     line_->setCursorPosition(0);
     line_->setPlaceholderText(field->mayBeEmpty ? QStringLiteral("–") : QString());
 }
@@ -113,8 +113,8 @@ void QuantityEdit::commit() {
     if (read.fault == ReadFault::Empty && field->mayBeEmpty) {
         value.reset();
     } else if (read.fault != ReadFault::None) {
-        showFault(sentence(readFaultError(read.fault, path_, quantity_, bench_.bench()),
-                           bench_.bench()));
+        showFault(
+            sentence(readFaultError(read.fault, path_, quantity_, bench_.bench()), bench_.bench()));
         return;
     }
     bench_.document.endGesture();

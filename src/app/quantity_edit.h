@@ -41,7 +41,8 @@ class QuantityEdit : public QWidget {
     bool faulty_ = false;
 };
 
-/// The step the arrow keys and handles move a quantity by, SI: half a millimetre or 1/64 in, a degree...
+/// The step the arrow keys and handles move a quantity by, SI: half a millimetre or 1/64 in, a
+/// degree...
 double benchStep(Quantity quantity, Bench bench);
 
 }  // namespace wl

@@ -54,8 +54,8 @@ class RecordDelegate : public QStyledItemDelegate {
 }  // namespace
 
 RecordModel::RecordModel(Workbench& bench, QString listPath,
-                         std::function<int(const Design&)> count,
-                         std::vector<RecordColumn> columns, QObject* parent)
+                         std::function<int(const Design&)> count, std::vector<RecordColumn> columns,
+                         QObject* parent)
     : QAbstractTableModel(parent),
       bench_(bench),
       listPath_(std::move(listPath)),
@@ -82,8 +82,10 @@ void RecordModel::refresh() {
 }
 
 QString RecordModel::pathOf(const QModelIndex& index) const {
-    return QStringLiteral("%1/%2/%3").arg(listPath_).arg(index.row()).arg(
-        columns_[size_t(index.column())].field);
+    return QStringLiteral("%1/%2/%3")
+        .arg(listPath_)
+        .arg(index.row())
+        .arg(columns_[size_t(index.column())].field);
 }
 
 QString RecordModel::faultAt(const QModelIndex& index) const {
@@ -100,11 +102,10 @@ QVariant RecordModel::data(const QModelIndex& index, int role) const {
     const auto fault = faults_.constFind(path);
     const bool faulty = fault != faults_.constEnd();
     if (column.applies && !column.applies(bench_.design(), index.row())) {
-        return role == Qt::DisplayRole     ? QVariant(QStringLiteral("–"))
-               : role == Qt::ForegroundRole ? QVariant(inks().quiet)
-               : role == Qt::TextAlignmentRole
-                   ? QVariant(Qt::AlignRight | Qt::AlignVCenter)
-                   : QVariant();
+        return role == Qt::DisplayRole         ? QVariant(QStringLiteral("–"))
+               : role == Qt::ForegroundRole    ? QVariant(inks().quiet)
+               : role == Qt::TextAlignmentRole ? QVariant(Qt::AlignRight | Qt::AlignVCenter)
+                                               : QVariant();
     }
     if (role == Qt::ToolTipRole) {
         return faulty ? fault->message : QVariant();
@@ -122,9 +123,8 @@ QVariant RecordModel::data(const QModelIndex& index, int role) const {
     }
     if (column.kind == RecordColumn::Kind::Flag) {
         if (role == Qt::CheckStateRole) {
-            return column.read(bench_.design(), index.row()) == QLatin1String("1")
-                       ? Qt::Checked
-                       : Qt::Unchecked;
+            return column.read(bench_.design(), index.row()) == QLatin1String("1") ? Qt::Checked
+                                                                                   : Qt::Unchecked;
         }
         return {};
     }
@@ -216,9 +216,8 @@ bool RecordModel::setData(const QModelIndex& index, const QVariant& value, int r
 }
 
 RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QString& listPath,
-                         std::function<int(const Design&)> count,
-                         std::vector<RecordColumn> columns, std::vector<Action> actions,
-                         QWidget* parent)
+                         std::function<int(const Design&)> count, std::vector<RecordColumn> columns,
+                         std::vector<Action> actions, QWidget* parent)
     : QWidget(parent), view_(new QTableView), fault_(new QLabel), listPath_(listPath) {
     model_ = new RecordModel(bench, listPath, std::move(count), std::move(columns), this);
     view_->setModel(model_);

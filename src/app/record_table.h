@@ -71,7 +71,7 @@ class RecordTable : public QWidget {
     Q_OBJECT
   public:
     struct Action {
-        QString name;     ///< object name of the button
+        QString name;  ///< object name of the button
         QString label;
         std::function<void(int row)> run;
         bool needsRow = true;

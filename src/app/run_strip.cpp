@@ -33,7 +33,8 @@ QString RunStrip::headline() const {
                                                    : tr("No depth can be given for this retrieve");
     }
     if (run.path.end == RetrieveEnd::StaysOnTop) {
-        return tr("Stays at the surface at %1").arg(bench_.text(Quantity::Speed, b.retrieveSpeed_m_s));
+        return tr("Stays at the surface at %1")
+            .arg(bench_.text(Quantity::Speed, b.retrieveSpeed_m_s));
     }
     return tr("Deepest %1 (%2 to %3), %4 from the rod; wanted %5")
         .arg(depth(run.path.maxDepth_m), depth(run.depthLow_m), depth(run.depthHigh_m),
@@ -66,10 +67,12 @@ void RunStrip::paintEvent(QPaintEvent*) {
         return QPointF(x0 + fromRod * s, surface + depth * s);
     };
     const double bed = surface + b.waterDepth_m * s;
-    p.fillRect(QRectF(x0, surface, x1 - x0, std::min(bed, double(height())) - surface), c.waterFill);
+    p.fillRect(QRectF(x0, surface, x1 - x0, std::min(bed, double(height())) - surface),
+               c.waterFill);
 
     // Wanted depth as a hatched zone, a tenth either way.
-    const QRectF wanted(x0, surface + 0.9 * b.wantedDepth_m * s, x1 - x0, 0.2 * b.wantedDepth_m * s);
+    const QRectF wanted(x0, surface + 0.9 * b.wantedDepth_m * s, x1 - x0,
+                        0.2 * b.wantedDepth_m * s);
     p.setPen(Qt::NoPen);
     p.setBrush(QBrush(c.target, Qt::SolidPattern));
     p.drawRect(wanted);
@@ -123,16 +126,18 @@ void RunStrip::paintEvent(QPaintEvent*) {
     const double factsX = x1 + 64;
     if (run.levelTrim && run.depthKnown && width() - factsX > 180) {
         const QString facts[] = {
-            tr("swims with its nose at %1").arg(bench_.text(Quantity::Angle, run.levelTrim->pitch_rad)),
+            tr("swims with its nose at %1")
+                .arg(bench_.text(Quantity::Angle, run.levelTrim->pitch_rad)),
             tr("pulls %1 on the line").arg(bench_.text(Quantity::Force, run.levelTrim->tension_N)),
             tr("near its deepest for %1 of the way")
                 .arg(bench_.text(Quantity::Fraction, run.path.shareNearDeepest)),
-            tr("trolled on the same line: %1").arg(bench_.text(Quantity::Distance, run.trolledDepth_m))};
+            tr("trolled on the same line: %1")
+                .arg(bench_.text(Quantity::Distance, run.trolledDepth_m))};
         p.setPen(c.ink);
         double y = top + 8;
         for (const QString& fact : facts) {
-            p.drawText(QRectF(factsX, y, width() - factsX - 8, 20), Qt::AlignLeft | Qt::AlignVCenter,
-                       fact);
+            p.drawText(QRectF(factsX, y, width() - factsX - 8, 20),
+                       Qt::AlignLeft | Qt::AlignVCenter, fact);
             y += 22;
         }
     }

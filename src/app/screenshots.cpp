@@ -1,5 +1,6 @@
 #include "app/screenshots.h"
 
+#include <unistd.h>
 #include <QApplication>
 #include <QDeadlineTimer>
 #include <QDir>
@@ -10,7 +11,6 @@
 #include <QTimer>
 #include <cstdio>
 #include <ctime>
-#include <unistd.h>
 
 #include "app/theme.h"
 
@@ -64,11 +64,10 @@ bool takeScreenshots(const QString& folder) {
         done = window.grab().save(QDir(folder).filePath(name + QStringLiteral(".png"))) && done;
     };
     const std::pair<const char*, Step> steps[] = {
-        {"brief", Step::Brief},       {"body", Step::Body},
-        {"stock", Step::Stock},       {"fittings", Step::Fittings},
-        {"ballast", Step::Ballast},   {"lip-and-tie", Step::LipAndTie},
-        {"tank", Step::Tank},         {"run", Step::Run},
-        {"bench-sheet", Step::BenchSheet}, {"water-log", Step::WaterLog}};
+        {"brief", Step::Brief},       {"body", Step::Body},       {"stock", Step::Stock},
+        {"fittings", Step::Fittings}, {"ballast", Step::Ballast}, {"lip-and-tie", Step::LipAndTie},
+        {"tank", Step::Tank},         {"run", Step::Run},         {"bench-sheet", Step::BenchSheet},
+        {"water-log", Step::WaterLog}};
     for (const auto& [name, step] : steps) {
         window.rail().choose(step);
         shoot(QString::fromLatin1(name));

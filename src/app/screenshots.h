@@ -10,7 +10,8 @@ namespace wl {
 /// Writes one PNG of each main view of the demo at 1280 x 800 into the folder.
 bool takeScreenshots(const QString& folder);
 
-/// Prints milliseconds from process start to the first painted result on standard output, then quits.
+/// Prints milliseconds from process start to the first painted result on standard output, then
+/// quits.
 void printStartTime(MainWindow& window);
 
 }  // namespace wl

@@ -107,8 +107,8 @@ void Tank::updateFrame() {
         }
     }
     above = std::max(above, pose_.offset_m - middle + 0.003);
-    const double tall = view_ == TankView::Top ? 1.5 * d.sizes.maxWidth_m + 0.01
-                                               : above + below + 0.003;
+    const double tall =
+        view_ == TankView::Top ? 1.5 * d.sizes.maxWidth_m + 0.01 : above + below + 0.003;
     const double free = height() - kRulerHeight - kCaptionHeight - 8;
     const double wide = view_ == TankView::Front ? 2.4 * d.sizes.maxWidth_m + 0.03 : length;
     pixelsPerMetre_ = std::min(width() / wide, free / tall);
@@ -301,8 +301,8 @@ QString Tank::summary() const {
     const Derived& d = *shown_->derived;
     const QString pitch = bench_.text(Quantity::Angle, std::abs(d.pitch_rad));
     const QString nose = std::abs(d.pitch_rad) < 0.5 * kDegree ? tr("level")
-                         : d.pitch_rad > 0 ? tr("nose up %1").arg(pitch)
-                                           : tr("nose down %1").arg(pitch);
+                         : d.pitch_rad > 0                     ? tr("nose up %1").arg(pitch)
+                                                               : tr("nose down %1").arg(pitch);
     switch (d.state) {
         case RestState::Floats:
             return tr("Floats, %1, %2 of the back showing")
@@ -311,8 +311,8 @@ QString Tank::summary() const {
             return tr("Suspends, %1, drifting at %2 or less")
                 .arg(nose, bench_.text(Quantity::Speed, kSuspendSpeed_m_s));
         case RestState::Sinks:
-            return tr("Sinks at %1, %2").arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s),
-                                             nose);
+            return tr("Sinks at %1, %2")
+                .arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s), nose);
     }
     return {};
 }
@@ -337,8 +337,9 @@ void Tank::paintEvent(QPaintEvent*) {
     const Derived& d = *shown_->derived;
     const Eigen::Vector3d down =
         view_ == TankView::Top ? Eigen::Vector3d(1, 0, 0) : Eigen::Vector3d(-pose_.up);
-    paintBait(p, *shown_->design, d, view_, [this](const Eigen::Vector3d& r) { return toPaper(r); },
-              pixelsPerMetre_, down, c);
+    paintBait(
+        p, *shown_->design, d, view_, [this](const Eigen::Vector3d& r) { return toPaper(r); },
+        pixelsPerMetre_, down, c);
     paintCentres(p);
     paintRuler(p);
     paintHandles(p);
@@ -404,7 +405,8 @@ void Tank::mouseReleaseEvent(QMouseEvent*) {
 void Tank::keyPressEvent(QKeyEvent* event) {
     const auto all = handles();
     const int count = int(all.size());
-    if (count > 0 && (event->key() == Qt::Key_BracketRight || event->key() == Qt::Key_BracketLeft)) {
+    if (count > 0 &&
+        (event->key() == Qt::Key_BracketRight || event->key() == Qt::Key_BracketLeft)) {
         const int move = event->key() == Qt::Key_BracketRight ? 1 : -1;
         chosen_ = chosen_ < 0 ? 0 : (chosen_ + move + count) % count;
         bench_.document.endGesture();

@@ -8,9 +8,9 @@
 
 namespace wl {
 
-/// Cutaway of the bait to scale with waterline, ruler, centres and the arm between them. Handles are
-/// dragged with the mouse, or chosen with Tab-less keys ([ and ]) and moved with the arrows (Shift:
-/// ten steps); each shows its value while it moves and snaps to bench steps.
+/// Cutaway of the bait to scale with waterline, ruler, centres and the arm between them. Handles
+/// are dragged with the mouse, or chosen with Tab-less keys ([ and ]) and moved with the arrows
+/// (Shift: ten steps); each shows its value while it moves and snaps to bench steps.
 class Tank : public QWidget {
     Q_OBJECT
   public:
@@ -54,11 +54,11 @@ class Tank : public QWidget {
     Workbench& bench_;
     Step step_ = Step::Brief;
     TankView view_ = TankView::Side;
-    ResultsPtr shown_;       ///< last results with a bait to draw
+    ResultsPtr shown_;  ///< last results with a bait to draw
     Pose pose_, poseFrom_;
     QVariantAnimation settle_;
     double pixelsPerMetre_ = 5000;
-    QPointF origin_;         ///< paper place of the body origin's foot
+    QPointF origin_;  ///< paper place of the body origin's foot
     double waterlineY_ = 0;
     int dragged_ = -1;
     int chosen_ = -1;

@@ -85,14 +85,14 @@ void addFittings(const Design& design, TankView view, std::vector<TankHandle>& o
         }
         const QString path = QStringLiteral("/fittings/%1/").arg(i);
         const bool side = view == TankView::Side;
-        out.push_back({QString::fromStdString(f.name),
-                       {f.x_m, f.y_m, f.z_m},
-                       {{path + "x", Quantity::Length},
-                        {path + (side ? "z" : "y"), Quantity::Length}},
-                       [side](const Eigen::Vector3d& p) {
-                           return std::vector<double>{p.x(), side ? p.z() : p.y()};
-                       },
-                       side ? Eigen::Vector3d(1, 0, 1) : Eigen::Vector3d(1, 1, 0)});
+        out.push_back(
+            {QString::fromStdString(f.name),
+             {f.x_m, f.y_m, f.z_m},
+             {{path + "x", Quantity::Length}, {path + (side ? "z" : "y"), Quantity::Length}},
+             [side](const Eigen::Vector3d& p) {
+                 return std::vector<double>{p.x(), side ? p.z() : p.y()};
+             },
+             side ? Eigen::Vector3d(1, 0, 1) : Eigen::Vector3d(1, 1, 0)});
     }
 }
 

@@ -9,8 +9,8 @@
 
 namespace wl {
 
-/// A point on the bait that stands for one or two fields. `follow` gives the field values for a wanted
-/// place (body frame, before snapping); only coordinates of the view are meaningful.
+/// A point on the bait that stands for one or two fields. `follow` gives the field values for a
+/// wanted place (body frame, before snapping); only coordinates of the view are meaningful.
 struct TankHandle {
     QString name;  ///< shown while moving and read by screen readers
     Eigen::Vector3d place_m = Eigen::Vector3d::Zero();

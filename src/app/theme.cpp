@@ -94,7 +94,7 @@ QMenuBar::item:selected { background: @rule; }
     text.replace(QLatin1String("@arrow"),
                  QLatin1String(c.dark ? "arrow-night.svg" : "arrow-day.svg"));
     const std::pair<const char*, QColor> names[] = {
-        {"@ground", c.ground}, {"@sheet", c.sheet}, {"@ink", c.ink},       {"@quiet", c.quiet},
+        {"@ground", c.ground}, {"@sheet", c.sheet}, {"@ink", c.ink},      {"@quiet", c.quiet},
         {"@rule", c.rule},     {"@water", c.water}, {"@signal", c.signal}};
     for (const auto& [name, colour] : names) {
         text.replace(QLatin1String(name), colour.name());

@@ -14,12 +14,10 @@ struct Share {
 };
 
 std::vector<Share> sharesDown(const Derived& d, const Inks& c) {
-    std::vector<Share> shares{{WeighBeam::tr("body"), 0, c.wood},
-                              {WeighBeam::tr("filler"), 0, c.filler},
-                              {WeighBeam::tr("lip"), 0, c.lip},
-                              {WeighBeam::tr("finish"), 0, c.ground},
-                              {WeighBeam::tr("hooks, eyes"), 0, c.steel},
-                              {WeighBeam::tr("lead"), 0, c.lead}};
+    std::vector<Share> shares{
+        {WeighBeam::tr("body"), 0, c.wood},         {WeighBeam::tr("filler"), 0, c.filler},
+        {WeighBeam::tr("lip"), 0, c.lip},           {WeighBeam::tr("finish"), 0, c.ground},
+        {WeighBeam::tr("hooks, eyes"), 0, c.steel}, {WeighBeam::tr("lead"), 0, c.lead}};
     for (const MassItem& item : d.mass.items) {
         const int index = item.kind == PartKind::Body      ? 0
                           : item.kind == PartKind::Filler  ? 1
@@ -118,12 +116,13 @@ void WeighBeam::paintEvent(QPaintEvent*) {
     p.drawLine(QPointF(downX - 12, bottom), QPointF(upX + barWidth + 12, bottom));
 
     p.setFont(type(Type::Body, true));
-    const QString verdict =
-        d.net_kg >= 0
-            ? tr("%1 spare ± %2").arg(bench_.text(Quantity::Fraction, d.spare),
-                                      bench_.text(Quantity::Fraction, d.spareDoubt))
-            : tr("%1 too heavy ± %2").arg(bench_.text(Quantity::Mass, -d.net_kg),
-                                          bench_.text(Quantity::Mass, 2 * d.mass.netDoubt_kg));
+    const QString verdict = d.net_kg >= 0
+                                ? tr("%1 spare ± %2")
+                                      .arg(bench_.text(Quantity::Fraction, d.spare),
+                                           bench_.text(Quantity::Fraction, d.spareDoubt))
+                                : tr("%1 too heavy ± %2")
+                                      .arg(bench_.text(Quantity::Mass, -d.net_kg),
+                                           bench_.text(Quantity::Mass, 2 * d.mass.netDoubt_kg));
     p.setPen(c.ink);
     p.drawText(QRectF(8, bottom + 4, width() - 16, 20), Qt::AlignCenter, verdict);
     p.setFont(type(Type::Small));

@@ -10,11 +10,22 @@
 namespace wl {
 
 /// The steps of the order of work, as in the rail. Joints and swim are not here until they work.
-enum class Step { Brief, Body, Stock, Fittings, Ballast, LipAndTie, Tank, Run, BenchSheet, WaterLog };
+enum class Step {
+    Brief,
+    Body,
+    Stock,
+    Fittings,
+    Ballast,
+    LipAndTie,
+    Tank,
+    Run,
+    BenchSheet,
+    WaterLog
+};
 inline constexpr int kStepCount = 10;
 
-/// Shared state. Views read the document and the latest results and send edits to the document; they
-/// never call each other.
+/// Shared state. Views read the document and the latest results and send edits to the document;
+/// they never call each other.
 class Workbench : public QObject {
     Q_OBJECT
   public:

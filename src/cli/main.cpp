@@ -65,9 +65,8 @@ int sheet([[maybe_unused]] const std::string& file, [[maybe_unused]] const std::
     int count = 1;
     QGuiApplication application(count, argv);
     wl::loadShippedFont();
-    if (auto error = wl::writeBenchSheet(
-            *design, QString::fromStdString(out),
-            inch ? wl::Bench::Inch : wl::Bench::Metric)) {
+    if (auto error = wl::writeBenchSheet(*design, QString::fromStdString(out),
+                                         inch ? wl::Bench::Inch : wl::Bench::Metric)) {
         return fail(*error);
     }
     return kDone;

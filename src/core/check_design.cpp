@@ -64,7 +64,10 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
             std::none_of(design.fittings.begin(), design.fittings.end(), [&f](const Fitting& eye) {
                 return eye.name == f.hangsFrom && !swings(eye.kind);
             })) {
-            out.push_back({"fitting.eye_missing", Severity::Warning, path + "/hangs_from", {},
+            out.push_back({"fitting.eye_missing",
+                           Severity::Warning,
+                           path + "/hangs_from",
+                           {},
                            {f.name, f.hangsFrom}});
         }
         if (f.kind == FittingKind::Treble && f.size_m > 0.6 * d.sizes.length_m) {
@@ -78,8 +81,11 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
         const double reach = 0.02;
         if (at.x() < -reach || at.x() > d.sizes.length_m + reach ||
             std::abs(at.z()) > d.sizes.maxHeight_m + reach) {
-            out.push_back({"fitting.off_the_bait", Severity::Warning, path + "/x",
-                           {length(at.x())}, {f.name}});
+            out.push_back({"fitting.off_the_bait",
+                           Severity::Warning,
+                           path + "/x",
+                           {length(at.x())},
+                           {f.name}});
         }
     }
 }
@@ -101,8 +107,11 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
         const BoreGeometry& g = d.mass.bores[i];
         const std::string path = itemPath("bores", i);
         if (!g.entersBody) {
-            out.push_back({"bore.misses_body", Severity::Error, path + "/x",
-                           {length(bore.x_m)}, {bore.name}});
+            out.push_back({"bore.misses_body",
+                           Severity::Error,
+                           path + "/x",
+                           {length(bore.x_m)},
+                           {bore.name}});
             continue;
         }
         const double wall = std::min(g.wallBeyond_m, g.wallBeside_m);
@@ -112,8 +121,11 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
             shallower.push_back({"edit.bore_depth", {{path + "/depth", cured}}, {length(cured)}});
         }
         if (g.wallBeyond_m <= 0) {
-            out.push_back({"bore.comes_out", Severity::Error, path + "/depth",
-                           {length(bore.depth_m), length(-g.wallBeyond_m)}, {bore.name},
+            out.push_back({"bore.comes_out",
+                           Severity::Error,
+                           path + "/depth",
+                           {length(bore.depth_m), length(-g.wallBeyond_m)},
+                           {bore.name},
                            shallower});
         } else if (wall < kLeastWall_m) {
             const bool beyond = g.wallBeyond_m <= g.wallBeside_m;
@@ -146,8 +158,10 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
                 0.5 * (bore.diameter_m + other.diameter_m);
             if (between < kLeastWall_m) {
                 out.push_back({"bore.meets_bore",
-                               between < 0 ? Severity::Error : Severity::Warning, path + "/x",
-                               {length(between)}, {bore.name, other.name}});
+                               between < 0 ? Severity::Error : Severity::Warning,
+                               path + "/x",
+                               {length(between)},
+                               {bore.name, other.name}});
             }
         }
     }
@@ -162,30 +176,46 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
         return;
     }
     if (lip.length_m > d.sizes.length_m) {
-        out.push_back({"lip.longer_than_bait", Severity::Error, "/lip/length",
-                       {length(lip.length_m), length(d.sizes.length_m)}, {},
-                       {{"edit.lip_length", {{"/lip/length", 0.4 * d.sizes.length_m}},
+        out.push_back({"lip.longer_than_bait",
+                       Severity::Error,
+                       "/lip/length",
+                       {length(lip.length_m), length(d.sizes.length_m)},
+                       {},
+                       {{"edit.lip_length",
+                         {{"/lip/length", 0.4 * d.sizes.length_m}},
                          {length(0.4 * d.sizes.length_m)}}}});
     }
     if (lip.width_m > kLipMuchWider * d.sizes.maxWidth_m) {
-        out.push_back({"lip.much_wider", Severity::Warning, "/lip/width",
-                       {length(lip.width_m), length(d.sizes.maxWidth_m)}, {},
-                       {{"edit.lip_width", {{"/lip/width", d.sizes.maxWidth_m}},
+        out.push_back({"lip.much_wider",
+                       Severity::Warning,
+                       "/lip/width",
+                       {length(lip.width_m), length(d.sizes.maxWidth_m)},
+                       {},
+                       {{"edit.lip_width",
+                         {{"/lip/width", d.sizes.maxWidth_m}},
                          {length(d.sizes.maxWidth_m)}}}});
     }
     const Section at = d.curves.atX(lip.slotX_m);
     const double below = at.belly_m - lip.slotZ_m;
     const bool ahead = lip.slotX_m < 0;
     if ((ahead && lip.slotX_m < -0.003) || below > 0.003 || lip.slotZ_m > at.back_m) {
-        out.push_back({"lip.slot_off_skin", Severity::Warning, "/lip/slot_z",
-                       {length(lip.slotZ_m), length(at.belly_m)}, {},
-                       {{"edit.slot_z", {{"/lip/slot_z", at.belly_m + 0.001}},
+        out.push_back({"lip.slot_off_skin",
+                       Severity::Warning,
+                       "/lip/slot_z",
+                       {length(lip.slotZ_m), length(at.belly_m)},
+                       {},
+                       {{"edit.slot_z",
+                         {{"/lip/slot_z", at.belly_m + 0.001}},
                          {length(at.belly_m + 0.001)}}}});
     }
     if (design.tie.place == TiePlace::Lip && design.tie.upLip_m > lip.length_m) {
-        out.push_back({"tie.off_the_lip", Severity::Error, "/tie/up_lip",
-                       {length(design.tie.upLip_m), length(lip.length_m)}, {},
-                       {{"edit.tie_up_lip", {{"/tie/up_lip", 0.4 * lip.length_m}},
+        out.push_back({"tie.off_the_lip",
+                       Severity::Error,
+                       "/tie/up_lip",
+                       {length(design.tie.upLip_m), length(lip.length_m)},
+                       {},
+                       {{"edit.tie_up_lip",
+                         {{"/tie/up_lip", 0.4 * lip.length_m}},
                          {length(0.4 * lip.length_m)}}}});
     }
 }
@@ -195,14 +225,17 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
     const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
     const double missing = d.wantedMass_kg - d.mass.mass_kg;
     if (std::abs(missing) > kSpareMiss * full_kg && brief.wantedState != WantedState::Sink) {
-        out.push_back({missing > 0 ? "rest.too_light" : "rest.too_heavy", Severity::Warning,
+        out.push_back({missing > 0 ? "rest.too_light" : "rest.too_heavy",
+                       Severity::Warning,
                        "/brief/wanted_spare",
-                       {{Quantity::Mass, std::abs(missing)}, {Quantity::Mass, d.wantedMass_kg},
+                       {{Quantity::Mass, std::abs(missing)},
+                        {Quantity::Mass, d.wantedMass_kg},
                         {Quantity::Mass, d.mass.mass_kg}}});
     } else if (brief.wantedState == WantedState::Sink &&
                std::abs(d.freeFall.speed_m_s - brief.wantedSinkSpeed_m_s) >
                    0.25 * brief.wantedSinkSpeed_m_s) {
-        out.push_back({missing > 0 ? "rest.sinks_slow" : "rest.sinks_fast", Severity::Warning,
+        out.push_back({missing > 0 ? "rest.sinks_slow" : "rest.sinks_fast",
+                       Severity::Warning,
                        "/brief/wanted_sink_speed",
                        {{Quantity::Mass, std::abs(missing)},
                         {Quantity::Speed, brief.wantedSinkSpeed_m_s},
@@ -210,14 +243,16 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
     }
     if (brief.wantedState == WantedState::Suspend &&
         (d.lowSpeed_m_s < -kSuspendSpeed_m_s || d.highSpeed_m_s > kSuspendSpeed_m_s)) {
-        out.push_back({"rest.suspend_doubtful", Severity::Note, "/pieces/0/stock/weighed_body",
+        out.push_back({"rest.suspend_doubtful",
+                       Severity::Note,
+                       "/pieces/0/stock/weighed_body",
                        {{Quantity::Mass, 2 * d.mass.netDoubt_kg},
                         {Quantity::Speed, std::max(0.0, -d.lowSpeed_m_s)},
                         {Quantity::Speed, std::max(0.0, d.highSpeed_m_s)}}});
     }
     if (!d.attitudeDecided) {
-        out.push_back({"rest.undecided", Severity::Warning, "/brief/wanted_pitch",
-                       {length(d.hang.arm_m)}});
+        out.push_back(
+            {"rest.undecided", Severity::Warning, "/brief/wanted_pitch", {length(d.hang.arm_m)}});
         return;
     }
     if (std::abs(d.roll_rad) > kLeanShown_rad) {
@@ -237,18 +272,22 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
             }
         }
         out.push_back({d.roll_rad > 0 ? "rest.leans_starboard" : "rest.leans_port",
-                       Severity::Warning, worst ? worst->path : "/pieces/0",
+                       Severity::Warning,
+                       worst ? worst->path : "/pieces/0",
                        {{Quantity::Angle, std::abs(d.roll_rad)}},
                        {worst ? worst->name : ""}});
     }
     if (std::abs(d.pitch_rad - brief.wantedPitch_rad) > kPitchMiss_rad) {
         out.push_back({d.pitch_rad > brief.wantedPitch_rad ? "rest.nose_high" : "rest.nose_low",
-                       Severity::Warning, "/brief/wanted_pitch",
+                       Severity::Warning,
+                       "/brief/wanted_pitch",
                        {{Quantity::Angle, d.pitch_rad}, {Quantity::Angle, brief.wantedPitch_rad}}});
     }
     if (d.attitudes.size() > 1) {
         const FloatAttitude& other = d.attitudes[1];
-        out.push_back({"rest.second_attitude", Severity::Note, "/brief/wanted_pitch",
+        out.push_back({"rest.second_attitude",
+                       Severity::Note,
+                       "/brief/wanted_pitch",
                        {{Quantity::Angle, other.pitch_rad}, {Quantity::Angle, other.roll_rad}}});
     }
 }
@@ -321,17 +360,18 @@ std::vector<Finding> checkRun(const Design& design, const Derived&, const Run& r
         std::vector<ProposedEdit> edits;
         const double turned = design.lip.angle_rad + (shallow ? -8 : 8) * kDegree;
         if (design.lip.present && turned >= 8 * kDegree && turned <= 90 * kDegree) {
-            edits.push_back({"edit.lip_angle", {{"/lip/angle", turned}},
-                             {{Quantity::Angle, turned}}});
+            edits.push_back(
+                {"edit.lip_angle", {{"/lip/angle", turned}}, {{Quantity::Angle, turned}}});
         }
-        const double cast = brief.castLength_m * brief.wantedDepth_m /
-                            std::max(0.1, run.path.maxDepth_m);
+        const double cast =
+            brief.castLength_m * brief.wantedDepth_m / std::max(0.1, run.path.maxDepth_m);
         if (cast >= 5 && cast <= 60) {
-            edits.push_back({"edit.cast", {{"/brief/cast_length", cast}},
-                             {{Quantity::Distance, cast}}});
+            edits.push_back(
+                {"edit.cast", {{"/brief/cast_length", cast}}, {{Quantity::Distance, cast}}});
         }
         add(shallow ? "run.too_shallow" : "run.too_deep", Severity::Warning, "/lip/angle",
-            {{Quantity::Distance, run.depthLow_m}, {Quantity::Distance, run.depthHigh_m},
+            {{Quantity::Distance, run.depthLow_m},
+             {Quantity::Distance, run.depthHigh_m},
              {Quantity::Distance, brief.wantedDepth_m}},
             edits);
     }

@@ -57,12 +57,11 @@ TowedBait buildTowed(const Design& design, const Derived& d) {
                 fitting.kind == FittingKind::Treble ? kHookWireLengths : kRingWireLengths;
             const Eigen::Vector3d at = fittingPlace(design, fitting);
             const double count = fitting.mirrored ? 2.0 : 1.0;
-            parts.push_back({{at.x(), at.z()},
-                             count * kWireDrag * fitting.wire_m * lengths * fitting.size_m});
+            parts.push_back(
+                {{at.x(), at.z()}, count * kWireDrag * fitting.wire_m * lengths * fitting.size_m});
         }
     }
-    const double reynolds =
-        design.brief.retrieveSpeed_m_s * hull.length_m / d.waterViscosity_m2_s;
+    const double reynolds = design.brief.retrieveSpeed_m_s * hull.length_m / d.waterViscosity_m2_s;
     const Eigen::Vector3d tie = tiePoint(design);
     TowedBait towed;
     towed.loads = std::make_shared<LoadTable>(hull, lip, parts, reynolds);
@@ -190,8 +189,7 @@ Result<Derived> evaluateUnguarded(const Design& design) {
     d.sizes = measureBody(d.curves);
     d.mesh = meshBody(d.curves, d.solid.volume_m3, kFineRings, kFineAround);
     d.skin = integrateSkin(d.mesh);
-    const TriangleMesh coarse =
-        meshBody(d.curves, d.solid.volume_m3, kCoarseRings, kCoarseAround);
+    const TriangleMesh coarse = meshBody(d.curves, d.solid.volume_m3, kCoarseRings, kCoarseAround);
     d.mass = computeMassBalance(design, {d.curves, d.solid, d.reckoning, d.mesh, coarse},
                                 d.waterDensity_kg_m3);
     d.towed = buildTowed(design, d);
@@ -242,17 +240,15 @@ static Run computeRunUnguarded(const Design& design, const Derived& d, std::stop
     const bool inLine = design.lip.present && design.lip.angle_rad <= 30 * kDegree;
     const double deepest = run.path.maxDepth_m;
     const double halfBand = inLine ? 0.35 * deepest : std::max(0.5 * deepest, 0.4);
-    run.depthKnown =
-        run.path.end != RetrieveEnd::NoTrim && run.path.end != RetrieveEnd::NoSolution;
+    run.depthKnown = run.path.end != RetrieveEnd::NoTrim && run.path.end != RetrieveEnd::NoSolution;
     if (run.depthKnown) {
         run.depthLow_m = std::max(0.0, deepest - halfBand);
         run.depthHigh_m = deepest + halfBand;
     }
     if (run.levelTrim && run.levelTrim->lineAngle_rad > 0) {
-        run.trolledDepth_m =
-            std::max(0.0, trolledDepth_m(line, run.levelTrim->tension_N,
-                                         run.levelTrim->lineAngle_rad, brief.retrieveSpeed_m_s,
-                                         brief.castLength_m, brief.rodTipHeight_m));
+        run.trolledDepth_m = std::max(
+            0.0, trolledDepth_m(line, run.levelTrim->tension_N, run.levelTrim->lineAngle_rad,
+                                brief.retrieveSpeed_m_s, brief.castLength_m, brief.rodTipHeight_m));
     }
     run.findings = checkRun(design, d, run);
     return run;

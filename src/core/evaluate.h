@@ -24,12 +24,12 @@ inline constexpr double kSuspendSpeed_m_s = 0.05;
 
 /// Everything known without towing: under 8 ms for a bait of a dozen stations.
 struct Derived {
-    BodyCurves curves;        ///< of the body in force (drawn, or rescaled to the weighed volume)
+    BodyCurves curves;  ///< of the body in force (drawn, or rescaled to the weighed volume)
     SolidProperties solid;
     BodySizes sizes;
     BodyReckoning reckoning;
     SkinProperties skin;
-    TriangleMesh mesh;        ///< bare body
+    TriangleMesh mesh;  ///< bare body
     MassBalance mass;
     double waterDensity_kg_m3 = 0.0;
     double waterViscosity_m2_s = 0.0;
@@ -37,15 +37,15 @@ struct Derived {
     double spare = 0.0;       ///< net / displaced mass
     double spareDoubt = 0.0;  ///< two standard uncertainties
     RestState state = RestState::Floats;
-    FreeFall freeFall;        ///< rising or sinking without line
-    double lowSpeed_m_s = 0.0;   ///< free speed at the ends of the doubt, signed, sinking positive
+    FreeFall freeFall;          ///< rising or sinking without line
+    double lowSpeed_m_s = 0.0;  ///< free speed at the ends of the doubt, signed, sinking positive
     double highSpeed_m_s = 0.0;
     std::vector<FloatAttitude> attitudes;  ///< stable ones when it floats, first: from level
-    SubmergedAttitude hang;   ///< attitude wholly under water
-    double pitch_rad = 0.0;   ///< at rest: floating, or hanging
+    SubmergedAttitude hang;                ///< attitude wholly under water
+    double pitch_rad = 0.0;                ///< at rest: floating, or hanging
     double roll_rad = 0.0;
     bool attitudeDecided = true;
-    double showing_m = 0.0;   ///< highest point of the body above the water, 0 when under
+    double showing_m = 0.0;      ///< highest point of the body above the water, 0 when under
     double wantedMass_kg = 0.0;  ///< (1 - spare) rho V, rho V, or what sinks at the wanted speed
     TowedBait towed;
     std::vector<Finding> findings;
@@ -57,12 +57,12 @@ Result<Derived> evaluate(const Design& design);
 /// Results of towing: up to 20 ms.
 struct Run {
     std::optional<Trim> levelTrim;
-    std::vector<Trim> trims;        ///< all stable attitudes at level tow
+    std::vector<Trim> trims;  ///< all stable attitudes at level tow
     RetrievePath path;
-    double depthLow_m = 0.0;        ///< band of the deepest point
+    double depthLow_m = 0.0;  ///< band of the deepest point
     double depthHigh_m = 0.0;
     bool depthKnown = false;
-    double trolledDepth_m = 0.0;    ///< same line out, steady tow; 0 when not known
+    double trolledDepth_m = 0.0;  ///< same line out, steady tow; 0 when not known
     double startDepth_m = 0.0;
     std::vector<Finding> findings;
 };

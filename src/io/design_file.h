@@ -18,8 +18,8 @@ inline constexpr size_t kLargestFileBytes = 4u << 20;
 std::string writeDesign(const Design& design);
 
 /// Reads file text of this or an older version. Missing fields keep their defaults. Errors:
-/// "file.too_large", "file.not_json" (words: where), "file.not_ours", "file.too_new" (values: found,
-/// known), and with the path of the place "file.unknown_key", "file.wrong_type",
+/// "file.too_large", "file.not_json" (words: where), "file.not_ours", "file.too_new" (values:
+/// found, known), and with the path of the place "file.unknown_key", "file.wrong_type",
 /// "file.out_of_range", "file.unknown_choice", "file.too_many", "file.too_few", "file.too_long".
 Result<Design> readDesign(std::string_view text);
 

@@ -10,7 +10,8 @@ namespace wl {
 
 /// Rewrites `json` in place from `fromVersion` to kFormatVersion. Error: "file.wrong_type".
 ///
-/// 1 -> 2: a design had one `body` and one `stock` at the top; they move into the first of `pieces`.
+/// 1 -> 2: a design had one `body` and one `stock` at the top; they move into the first of
+/// `pieces`.
 ///         `lip.angle_from_vertical_deg` becomes `lip.angle_deg`, measured from the body axis.
 std::optional<Error> migrate(nlohmann::ordered_json& json, int fromVersion);
 

@@ -226,10 +226,10 @@ Report makeReport(const Design& design) {
     const Result<Derived> derived = evaluate(design);
     if (!derived) {
         const Error& e = derived.error();
-        out["error"] = {{"code", e.code},
-                        {"path", e.path},
-                        {"text", fillSentence(englishFor(e.code), e.values, e.words,
-                                              Bench::Metric)}};
+        out["error"] = {
+            {"code", e.code},
+            {"path", e.path},
+            {"text", fillSentence(englishFor(e.code), e.values, e.words, Bench::Metric)}};
         report.hasError = true;
         report.json = out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
         return report;

@@ -8,7 +8,8 @@
 
 namespace wl {
 
-/// A material by density; low and high are the usual range (equal to the density when none is known).
+/// A material by density; low and high are the usual range (equal to the density when none is
+/// known).
 struct ShelfMaterial {
     std::string name;
     double density_kg_m3 = 0.0;

@@ -41,8 +41,7 @@ class EditDesign : public QUndoCommand {
     quint64 gesture_;
 };
 
-Document::Document(QObject* parent)
-    : QObject(parent), design_(std::make_shared<const Design>()) {
+Document::Document(QObject* parent) : QObject(parent), design_(std::make_shared<const Design>()) {
     connect(&undo_, &QUndoStack::cleanChanged, this, &Document::fileChanged);
 }
 
@@ -93,8 +92,8 @@ std::optional<Error> Document::save(const QString& filePath) {
     const std::string text = writeDesign(*design_);
     if (!file.open(QIODevice::WriteOnly) ||
         file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit()) {
-        return Error{"file.cannot_write", filePath.toStdString(),
-                     {file.errorString().toStdString()}, {}};
+        return Error{
+            "file.cannot_write", filePath.toStdString(), {file.errorString().toStdString()}, {}};
     }
     filePath_ = filePath;
     neverSaved_ = false;

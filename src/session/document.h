@@ -14,8 +14,8 @@ namespace wl {
 
 using DesignPtr = std::shared_ptr<const Design>;
 
-/// Owns the design. Nobody edits it in place: every edit submits a new value, which becomes one step
-/// of undo. Edits of one control during one gesture (a drag, a held key) fold into one step.
+/// Owns the design. Nobody edits it in place: every edit submits a new value, which becomes one
+/// step of undo. Edits of one control during one gesture (a drag, a held key) fold into one step.
 class Document : public QObject {
     Q_OBJECT
   public:
@@ -28,8 +28,8 @@ class Document : public QObject {
     QString filePath() const { return filePath_; }
     bool isModified() const { return !undo_.isClean() || neverSaved_; }
 
-    /// Makes `next` the design as one undo step named `text`. Steps with the same non-empty mergeKey
-    /// within one gesture fold. A design equal to the present one is no step.
+    /// Makes `next` the design as one undo step named `text`. Steps with the same non-empty
+    /// mergeKey within one gesture fold. A design equal to the present one is no step.
     void submit(Design next, const QString& text, const QString& mergeKey = {});
     /// One field; the error when it is refused, the design then being unchanged.
     std::optional<Error> setField(const QString& path, std::optional<double> value,

@@ -137,9 +137,9 @@ void Sheet::sideTemplate(const QPointF& nose) {
         p_.setPen(line(0.25, Qt::DashLine));
         p_.setBrush(Qt::NoBrush);
         QPolygonF hole;
-        for (const Eigen::Vector3d& v : {Eigen::Vector3d(g.mouth_m + side), Eigen::Vector3d(end + side),
-                                         Eigen::Vector3d(end - side),
-                                         Eigen::Vector3d(g.mouth_m - side)}) {
+        for (const Eigen::Vector3d& v :
+             {Eigen::Vector3d(g.mouth_m + side), Eigen::Vector3d(end + side),
+              Eigen::Vector3d(end - side), Eigen::Vector3d(g.mouth_m - side)}) {
             hole << at(v.x(), v.z());
         }
         p_.drawPolyline(hole);
@@ -155,8 +155,8 @@ void Sheet::sideTemplate(const QPointF& nose) {
             p_.setPen(line(0.25, style));
             QPolygonF box;
             for (const Eigen::Vector3d& v :
-                 {Eigen::Vector3d(root + along * from + up), Eigen::Vector3d(root + along * to + up),
-                  Eigen::Vector3d(root + along * to - up),
+                 {Eigen::Vector3d(root + along * from + up),
+                  Eigen::Vector3d(root + along * to + up), Eigen::Vector3d(root + along * to - up),
                   Eigen::Vector3d(root + along * from - up)}) {
                 box << at(v.x(), v.z());
             }
@@ -269,11 +269,12 @@ void Sheet::stationTable(const QRectF& box) {
 
 void Sheet::templates() {
     header(tr("Bench sheet 1: templates, true scale"));
-    const double ahead = design_.lip.present
-                             ? std::max(8.0, -mm(design_.lip.slotX_m + lipDirection(design_.lip).x() *
-                                                                           design_.lip.length_m) +
-                                                 28)
-                             : 12.0;
+    const double ahead =
+        design_.lip.present
+            ? std::max(8.0, -mm(design_.lip.slotX_m +
+                                lipDirection(design_.lip).x() * design_.lip.length_m) +
+                                28)
+            : 12.0;
     const double tall = mm(d_.sizes.maxHeight_m);
     const QPointF sideNose(ahead, 26 + 0.5 * tall + mm(std::max(0.0, d_.solid.centroid_m.z())));
     text({0, 10, 120, 5}, tr("Side template"), 3.4, true);
@@ -281,19 +282,21 @@ void Sheet::templates() {
     const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * mm(d_.sizes.maxWidth_m);
     text({0, topY - 0.5 * mm(d_.sizes.maxWidth_m) - 8, 120, 5}, tr("Top template"), 3.4, true);
     topTemplate({ahead, topY});
-    stationTable(QRectF(std::max(ahead + mm(d_.sizes.length_m) + 14, size_.width() - 80), 12, 76, 100));
+    stationTable(
+        QRectF(std::max(ahead + mm(d_.sizes.length_m) + 14, size_.width() - 80), 12, 76, 100));
     std::vector<QStringList> rows;
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];
-        rows.push_back({QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(
-                            QString::fromStdString(b.name)),
-                        b.from == BoreFrom::Belly ? tr("belly") : tr("back"), length(b.x_m, false),
-                        length(b.y_m, false), length(b.diameter_m, false), length(b.depth_m, false),
-                        q(Quantity::Angle, b.lean_rad)});
+        rows.push_back(
+            {QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(QString::fromStdString(b.name)),
+             b.from == BoreFrom::Belly ? tr("belly") : tr("back"), length(b.x_m, false),
+             length(b.y_m, false), length(b.diameter_m, false), length(b.depth_m, false),
+             q(Quantity::Angle, b.lean_rad)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
     table({0, topY + 0.5 * mm(d_.sizes.maxWidth_m) + 8},
-          tr("Drill table, %1; places from the nose tip, port is +, depth along the drill from the skin, "
+          tr("Drill table, %1; places from the nose tip, port is +, depth along the drill from the "
+             "skin, "
              "flat bottom")
               .arg(unit),
           {tr("hole"), tr("from"), tr("place"), tr("off centre"), tr("diameter"), tr("depth"),
@@ -331,8 +334,10 @@ void Sheet::lipTemplate(const QPointF& at) {
     const double notes = middle + 0.5 * mm(std::max(lip.width_m, lip.rootWidth_m)) + 5;
     text({notes, rootY - 2.5, 60, 4}, tr("skin line: above it goes into the slot"), 2.6);
     text({notes, rootY + 3, 70, 4},
-         tr("%1, %2 thick, %3 wide").arg(QString::fromStdString(lip.material),
-                                         length(lip.thickness_m), length(lip.width_m)), 2.6);
+         tr("%1, %2 thick, %3 wide")
+             .arg(QString::fromStdString(lip.material), length(lip.thickness_m),
+                  length(lip.width_m)),
+         2.6);
     text({notes, rootY + 7, 70, 4},
          tr("%1 outside, %2 in the slot").arg(length(lip.length_m), length(lip.slotDepth_m)), 2.6);
     text({notes, rootY + 11, 70, 4},
@@ -357,8 +362,9 @@ void Sheet::tables() {
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];
         const BoreGeometry& g = d_.mass.bores[i];
-        lead.push_back({QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(
-                            QString::fromStdString(b.plugMaterial)),
+        lead.push_back({QStringLiteral("%1  %2")
+                            .arg(QChar('A' + int(i)))
+                            .arg(QString::fromStdString(b.plugMaterial)),
                         length(b.diameter_m), length(g.plugLength_m),
                         q(Quantity::Mass, b.plugDensity_kg_m3 * g.plugVolume_m3),
                         length(b.depth_m - g.plugLength_m)});
@@ -375,31 +381,34 @@ void Sheet::tables() {
                {tr("with lip, eyes and hooks"), q(Quantity::Mass, s.withHardware_kg), {}},
                {tr("finished"), q(Quantity::Mass, s.finished_kg), {}}},
               {60, 26, 38});
-    text({0, y, 128, 5}, tr("Write the readings beside them. ± %1 in all is within the measuring.")
-                             .arg(q(Quantity::Mass, 2 * d_.mass.netDoubt_kg)), 2.6);
+    text({0, y, 128, 5},
+         tr("Write the readings beside them. ± %1 in all is within the measuring.")
+             .arg(q(Quantity::Mass, 2 * d_.mass.netDoubt_kg)),
+         2.6);
 
     const double right = 140;
     std::vector<QStringList> parts;
     for (const Fitting& f : design_.fittings) {
         const Eigen::Vector3d at = fittingPlace(design_, f);
-        parts.push_back({QString::fromStdString(f.name) + (f.mirrored ? QStringLiteral(" ×2") : QString()),
-                         q(Quantity::Mass, fittingMass_kg(f)),
-                         f.weighedMass_kg ? tr("weighed") : tr("typical"), length(at.x(), false),
-                         length(at.y(), false), length(at.z(), false)});
+        parts.push_back(
+            {QString::fromStdString(f.name) + (f.mirrored ? QStringLiteral(" ×2") : QString()),
+             q(Quantity::Mass, fittingMass_kg(f)), f.weighedMass_kg ? tr("weighed") : tr("typical"),
+             length(at.x(), false), length(at.y(), false), length(at.z(), false)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
-    y = table({right, 11}, tr("Fittings; places in %1 from nose, centre and reference line").arg(unit),
+    y = table({right, 11},
+              tr("Fittings; places in %1 from nose, centre and reference line").arg(unit),
               {tr("part"), tr("mass each"), {}, tr("aft"), tr("port"), tr("up")}, parts,
               {44, 20, 18, 16, 16, 16});
     std::vector<QStringList> coats;
     for (const Coat& c : design_.coats) {
-        coats.push_back({QString::fromStdString(c.name),
-                         QStringLiteral("%1 ×").arg(c.count),
+        coats.push_back({QString::fromStdString(c.name), QStringLiteral("%1 ×").arg(c.count),
                          q(Quantity::Thickness, c.thickness_m)});
     }
     y = table({right, y + 2}, tr("Finish"), {}, coats, {60, 20, 30});
     text({right, y + 1, 100, 5}, tr("Cautions"), 3.4, true);
-    const QString cautions = QStringLiteral("– ") + benchCautions(design_).join(QStringLiteral("\n– "));
+    const QString cautions =
+        QStringLiteral("– ") + benchCautions(design_).join(QStringLiteral("\n– "));
     text({right, y + 7, size_.width() - right, size_.height() - y - 16}, cautions, 2.6, false,
          Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
     checkBars({2, size_.height() - 7});
@@ -409,23 +418,27 @@ void Sheet::tables() {
 
 QStringList benchCautions(const Design& design) {
     QStringList list;
-    list << tr("Sawing, turning, drilling: hold the work in a vice or clamp, keep guards on, wear no "
-               "gloves at turning tools, cover your eyes.");
+    list << tr(
+        "Sawing, turning, drilling: hold the work in a vice or clamp, keep guards on, wear no "
+        "gloves at turning tools, cover your eyes.");
     list << tr("Sanding wood, resin or paint: dust mask and extraction.");
     bool lead = false;
     for (const Bore& b : design.bores) {
         lead = lead || QString::fromStdString(b.plugMaterial).contains(QLatin1String("lead"));
     }
     if (lead) {
-        list << tr("Lead: melt it outdoors or under extraction, bone dry; gloves, wash hands, keep it "
-                   "from children and food. Some waters restrict lead tackle: check the local rules; "
-                   "tungsten, bismuth or steel take its place.");
+        list << tr(
+            "Lead: melt it outdoors or under extraction, bone dry; gloves, wash hands, keep it "
+            "from children and food. Some waters restrict lead tackle: check the local rules; "
+            "tungsten, bismuth or steel take its place.");
     }
-    list << tr("Epoxy and instant glue: gloves and fresh air; they sensitise skin and set off fumes and "
-               "heat. Follow the product sheet.");
+    list << tr(
+        "Epoxy and instant glue: gloves and fresh air; they sensitise skin and set off fumes and "
+        "heat. Follow the product sheet.");
     if (!design.coats.empty()) {
-        list << tr("Sealers, paints, clear coats: respirator when spraying, no flame near solvents, no "
-                   "bare eyes at UV lamps. Follow the product sheet.");
+        list << tr(
+            "Sealers, paints, clear coats: respirator when spraying, no flame near solvents, no "
+            "bare eyes at UV lamps. Follow the product sheet.");
     }
     list << tr("Hooks and wire: cover your eyes, cut ends fly.");
     return list;
@@ -473,7 +486,8 @@ std::optional<Error> writeBenchSheet(const Design& design, const QString& path, 
     }
     QSaveFile file(path);
     if (!file.open(QIODevice::WriteOnly)) {
-        return Error{"file.cannot_write", path.toStdString(), {file.errorString().toStdString()}, {}};
+        return Error{
+            "file.cannot_write", path.toStdString(), {file.errorString().toStdString()}, {}};
     }
     {
         QPdfWriter writer(&file);
@@ -486,7 +500,8 @@ std::optional<Error> writeBenchSheet(const Design& design, const QString& path, 
         paintBenchSheet(writer, design, *derived, bench);
     }
     if (!file.commit()) {
-        return Error{"file.cannot_write", path.toStdString(), {file.errorString().toStdString()}, {}};
+        return Error{
+            "file.cannot_write", path.toStdString(), {file.errorString().toStdString()}, {}};
     }
     return std::nullopt;
 }

@@ -11,12 +11,12 @@
 
 namespace wl {
 
-/// Cautions of the steps a design has, in the order of work, each naming its step; they defer to the
-/// maker's product sheets and local rules.
+/// Cautions of the steps a design has, in the order of work, each naming its step; they defer to
+/// the maker's product sheets and local rules.
 QStringList benchCautions(const Design& design);
 
-/// Draws page `index` (0 templates, 1 tables) with the painter's origin at the page's printable corner
-/// and one unit = one millimetre on paper. `size_mm` is the printable area.
+/// Draws page `index` (0 templates, 1 tables) with the painter's origin at the page's printable
+/// corner and one unit = one millimetre on paper. `size_mm` is the printable area.
 void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const Design& design,
                     const Derived& derived, Bench bench);
 inline constexpr int kBenchPages = 2;

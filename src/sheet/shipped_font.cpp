@@ -14,8 +14,7 @@ QString loadShippedFont() {
     static const QString family = [] {
         initResources();
         QString name;
-        for (const char* file :
-             {":/fonts/OpenSans-Regular.ttf", ":/fonts/OpenSans-Semibold.ttf"}) {
+        for (const char* file : {":/fonts/OpenSans-Regular.ttf", ":/fonts/OpenSans-Semibold.ttf"}) {
             const int id = QFontDatabase::addApplicationFont(QLatin1String(file));
             const QStringList families = QFontDatabase::applicationFontFamilies(id);
             if (!families.isEmpty() && name.isEmpty()) {

@@ -23,32 +23,49 @@ constexpr std::array kRows{
     Row{"field.required", WL_TR("Give a value: this one cannot be left empty.")},
     Row{"field.out_of_range", WL_TR("%1 cannot be right: from %2 to %3 is taken.")},
     // Files
-    Row{"file.cannot_open", WL_TR("The file cannot be opened. Check that it is there and readable.")},
-    Row{"file.cannot_write", WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
+    Row{"file.cannot_open",
+        WL_TR("The file cannot be opened. Check that it is there and readable.")},
+    Row{"file.cannot_write",
+        WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
     Row{"file.too_large", WL_TR("The file is far larger than any design, so it was not read.")},
-    Row{"file.not_json", WL_TR("The file is damaged or cut short (at byte %w1). The design on the bench is unchanged.")},
+    Row{"file.not_json", WL_TR("The file is damaged or cut short (at byte %w1). The design on the "
+                               "bench is unchanged.")},
     Row{"file.not_ours", WL_TR("This is not a Wade Line design.")},
-    Row{"file.too_new", WL_TR("This design was saved by a newer Wade Line (file version %1; this one knows up to %2). Update the program to open it.")},
+    Row{"file.too_new", WL_TR("This design was saved by a newer Wade Line (file version %1; this "
+                              "one knows up to %2). Update the program to open it.")},
     Row{"file.unknown_key", WL_TR("The file holds a field this version does not know.")},
-    Row{"file.wrong_type", WL_TR("The file holds something other than the number, text or list expected here.")},
+    Row{"file.wrong_type",
+        WL_TR("The file holds something other than the number, text or list expected here.")},
     Row{"file.out_of_range", WL_TR("%1 stands here; from %2 to %3 is taken.")},
     Row{"file.unknown_choice", WL_TR("The file names a choice this version does not know.")},
     Row{"file.too_many", WL_TR("The list is longer than the %1 entries taken.")},
     Row{"file.too_few", WL_TR("The list is shorter than the %1 entries needed.")},
     Row{"file.too_long", WL_TR("This text is longer than the %1 bytes taken.")},
     // Body
-    Row{"body.too_few_stations", WL_TR("A body needs at least four stations; there are %1. Add one.")},
-    Row{"body.nose_not_at_zero", WL_TR("The first station is the nose tip: its position must be 0, not %1.")},
-    Row{"body.stations_out_of_order", WL_TR("Station %w1 at %1 does not lie behind station %w2 at %2. Move it aft.")},
-    Row{"body.profiles_cross", WL_TR("Back and belly cross near %1 from the nose (or the widest line leaves them). Raise the back or lower the belly there.")},
-    Row{"body.no_volume", WL_TR("The body has no thickness. Give the stations a half-width and a height.")},
-    Row{"body.widest_point", WL_TR("Widest at %1 of the length; a third back is usual, a quarter on turned gliders, half on layered lipless baits.")},
+    Row{"body.too_few_stations",
+        WL_TR("A body needs at least four stations; there are %1. Add one.")},
+    Row{"body.nose_not_at_zero",
+        WL_TR("The first station is the nose tip: its position must be 0, not %1.")},
+    Row{"body.stations_out_of_order",
+        WL_TR("Station %w1 at %1 does not lie behind station %w2 at %2. Move it aft.")},
+    Row{"body.profiles_cross",
+        WL_TR("Back and belly cross near %1 from the nose (or the widest line leaves them). Raise "
+              "the back or lower the belly there.")},
+    Row{"body.no_volume",
+        WL_TR("The body has no thickness. Give the stations a half-width and a height.")},
+    Row{"body.widest_point", WL_TR("Widest at %1 of the length; a third back is usual, a quarter "
+                                   "on turned gliders, half on layered lipless baits.")},
     // Stock
-    Row{"stock.disagrees", WL_TR("The weighed body (%1) and the drawing (%2) disagree by %3 in volume, more than the measuring allows. Choose which to trust; the real body is rarely the drawn one.")},
-    Row{"stock.not_weighed", WL_TR("Density from the shelf alone leaves ±%1 of doubt in the balance. Weigh a sample block, or better the shaped body.")},
-    Row{"stock.weighed_absurd", WL_TR("Weighed mass and density make a body of %1, the drawing one of %2. Check the unit of the weighing and the density.")},
+    Row{"stock.disagrees",
+        WL_TR("The weighed body (%1) and the drawing (%2) disagree by %3 in volume, more than the "
+              "measuring allows. Choose which to trust; the real body is rarely the drawn one.")},
+    Row{"stock.not_weighed", WL_TR("Density from the shelf alone leaves ±%1 of doubt in the "
+                                   "balance. Weigh a sample block, or better the shaped body.")},
+    Row{"stock.weighed_absurd", WL_TR("Weighed mass and density make a body of %1, the drawing one "
+                                      "of %2. Check the unit of the weighing and the density.")},
     // Fittings
-    Row{"fitting.eye_missing", WL_TR("%w1 hangs from “%w2”, but no eye has that name. It is taken at its own place.")},
+    Row{"fitting.eye_missing",
+        WL_TR("%w1 hangs from “%w2”, but no eye has that name. It is taken at its own place.")},
     Row{"fitting.hook_too_long", WL_TR("%w1 is %1 long on a bait of %2.")},
     Row{"fitting.off_the_bait", WL_TR("%w1 sits off the bait, at %1 from the nose.")},
     // Bores
@@ -60,37 +77,51 @@ constexpr std::array kRows{
     Row{"bore.meets_bore", WL_TR("%w1 and %w2 leave %1 of wall between them.")},
     // Lip and tie
     Row{"lip.longer_than_bait", WL_TR("A lip of %1 is longer than the bait (%2).")},
-    Row{"lip.much_wider", WL_TR("A lip of %1 on a body %2 wide: a lip much wider than the body spoils the action.")},
-    Row{"lip.slot_off_skin", WL_TR("The slot at height %1 is not on the skin (belly there at %2).")},
-    Row{"tie.no_lip", WL_TR("The tie is set on the lip, but there is no lip. It is taken on the body.")},
+    Row{"lip.much_wider",
+        WL_TR("A lip of %1 on a body %2 wide: a lip much wider than the body spoils the action.")},
+    Row{"lip.slot_off_skin",
+        WL_TR("The slot at height %1 is not on the skin (belly there at %2).")},
+    Row{"tie.no_lip",
+        WL_TR("The tie is set on the lip, but there is no lip. It is taken on the body.")},
     Row{"tie.off_the_lip", WL_TR("The tie at %1 up the lip is past its tip (%2).")},
     // Rest
     Row{"rest.too_light", WL_TR("%1 short: wanted %2 all up, it comes to %3. Plan the lead.")},
     Row{"rest.too_heavy", WL_TR("%1 too heavy: wanted %2 all up, it comes to %3. Plan the lead.")},
     Row{"rest.sinks_slow", WL_TR("%1 more is needed to sink at %2; it sinks at %3.")},
     Row{"rest.sinks_fast", WL_TR("%1 less is needed to sink at %2; it sinks at %3.")},
-    Row{"rest.suspend_doubtful", WL_TR("Whether it suspends is not settled: measuring leaves ±%1, from rising at %2 to sinking at %3. Weigh the shaped body and trim in the tank.")},
-    Row{"rest.undecided", WL_TR("Weight and lift act within %1 of each other: any attitude will do, so none can be foretold. Put lead lower.")},
+    Row{"rest.suspend_doubtful",
+        WL_TR("Whether it suspends is not settled: measuring leaves ±%1, from rising at %2 to "
+              "sinking at %3. Weigh the shaped body and trim in the tank.")},
+    Row{"rest.undecided", WL_TR("Weight and lift act within %1 of each other: any attitude will "
+                                "do, so none can be foretold. Put lead lower.")},
     Row{"rest.leans_starboard", WL_TR("Leans %1 to starboard; %w1 is furthest off centre.")},
     Row{"rest.leans_port", WL_TR("Leans %1 to port; %w1 is furthest off centre.")},
     Row{"rest.nose_high", WL_TR("Rests at %1, wanted %2: the weight sits too far aft.")},
     Row{"rest.nose_low", WL_TR("Rests at %1, wanted %2: the weight sits too far forward.")},
-    Row{"rest.second_attitude", WL_TR("It can also rest at pitch %1, roll %2, if it lands that way. Lower lead removes that.")},
+    Row{"rest.second_attitude", WL_TR("It can also rest at pitch %1, roll %2, if it lands that "
+                                      "way. Lower lead removes that.")},
     // Run
-    Row{"run.no_trim", WL_TR("This set-up has no steady swimming attitude at %1: it is likely to roll out or skate. Move the tie.")},
-    Row{"run.no_solution", WL_TR("Line and bait could not be matched for this retrieve, so no depth is given. Trolled steadily it would run at %1.")},
+    Row{"run.no_trim", WL_TR("This set-up has no steady swimming attitude at %1: it is likely to "
+                             "roll out or skate. Move the tie.")},
+    Row{"run.no_solution", WL_TR("Line and bait could not be matched for this retrieve, so no "
+                                 "depth is given. Trolled steadily it would run at %1.")},
     Row{"run.stays_on_top", WL_TR("Will not dive at %1: it stays at the surface.")},
-    Row{"run.two_attitudes", WL_TR("Two steady attitudes under tow, %1 and %2: it may flip between them.")},
+    Row{"run.two_attitudes",
+        WL_TR("Two steady attitudes under tow, %1 and %2: it may flip between them.")},
     Row{"run.steep", WL_TR("Swims at %1, steeper than the %2 this reckoning is trusted to.")},
     Row{"run.slack", WL_TR("The line pulls with %1 only: too slack to foretell the depth well.")},
-    Row{"run.rough_start", WL_TR("The first %1 points after the splash are rough; the depth does not hang on them.")},
+    Row{"run.rough_start",
+        WL_TR("The first %1 points after the splash are rough; the depth does not hang on them.")},
     Row{"run.reaches_bottom", WL_TR("Would run at %1 in water %2 deep: it ticks the bottom.")},
     Row{"run.may_reach_bottom", WL_TR("May run as deep as %1 in water %2 deep.")},
-    Row{"run.too_shallow", WL_TR("Runs %1 to %2, wanted %3. A lip more in line with the body, a longer cast or thinner line runs deeper.")},
-    Row{"run.too_deep", WL_TR("Runs %1 to %2, wanted %3. A steeper lip, a shorter cast or thicker line runs shallower.")},
+    Row{"run.too_shallow", WL_TR("Runs %1 to %2, wanted %3. A lip more in line with the body, a "
+                                 "longer cast or thinner line runs deeper.")},
+    Row{"run.too_deep", WL_TR("Runs %1 to %2, wanted %3. A steeper lip, a shorter cast or thicker "
+                              "line runs shallower.")},
     // Plan
     Row{"plan.no_bores", WL_TR("There is no bore to put lead in. Add one.")},
-    Row{"plan.too_heavy_already", WL_TR("Already %1 too heavy without any lead. Use lighter stock or hooks, or take wood off.")},
+    Row{"plan.too_heavy_already", WL_TR("Already %1 too heavy without any lead. Use lighter stock "
+                                        "or hooks, or take wood off.")},
     Row{"plan.bores_full", WL_TR("All bores full give %1; %2 is needed, %3 short.")},
     Row{"plan.nose_heavy", WL_TR("The trim stays %1 nose-heavy: no bore lies behind %2.")},
     Row{"plan.tail_heavy", WL_TR("The trim stays %1 tail-heavy: no bore lies ahead of %2.")},
@@ -105,7 +136,8 @@ constexpr std::array kRows{
     Row{"edit.slot_z", WL_TR("Slot at height %1")},
     Row{"edit.tie_up_lip", WL_TR("Tie %1 up the lip")},
     Row{"edit.cast", WL_TR("Cast %1")},
-    Row{"internal.numeric", WL_TR("The reckoning failed on these numbers. Undo the last change; the design is kept.")},
+    Row{"internal.numeric",
+        WL_TR("The reckoning failed on these numbers. Undo the last change; the design is kept.")},
 };
 
 }  // namespace

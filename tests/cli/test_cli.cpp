@@ -1,11 +1,11 @@
 // The command line as a program: its output, its exit codes.
+#include <unistd.h>
 #include <array>
 #include <catch2/catch.hpp>
 #include <cstdio>
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
-#include <unistd.h>
 
 #include "io/design_file.h"
 
@@ -29,8 +29,8 @@ Outcome run(const std::string& arguments) {
 }
 
 std::filesystem::path folder() {
-    const auto path = std::filesystem::temp_directory_path() /
-                      ("wadeline-cli-" + std::to_string(getpid()));
+    const auto path =
+        std::filesystem::temp_directory_path() / ("wadeline-cli-" + std::to_string(getpid()));
     std::filesystem::create_directories(path);
     return path;
 }

@@ -59,8 +59,8 @@ TEST_CASE("section quadrature meets closed forms to 1e-8") {
     CHECK(cylinder.volume_m3 == Approx(kPi * 16e-6 * 0.03).epsilon(1e-8));
     CHECK(cylinder.inertia_m5(1, 1) / cylinder.volume_m3 ==
           Approx((3 * 16e-6 + 9e-4) / 12).epsilon(1e-8));
-    const SolidProperties cone =
-        integrateSections(straight(0.02, [](double x) { return roundSection(0.006 * (1 - x / 0.02)); }));
+    const SolidProperties cone = integrateSections(
+        straight(0.02, [](double x) { return roundSection(0.006 * (1 - x / 0.02)); }));
     CHECK(cone.volume_m3 == Approx(kPi * 36e-6 * 0.02 / 3).epsilon(1e-8));
     CHECK(cone.centroid_m.x() == Approx(0.005).epsilon(1e-8));
     CHECK(cone.inertia_m5(1, 1) / cone.volume_m3 == Approx(20.4e-6).epsilon(1e-8));

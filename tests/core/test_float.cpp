@@ -91,8 +91,8 @@ TEST_CASE("floating cylinder and sphere sit at the published draft") {
 TEST_CASE("an ellipsoid with its weight off centre takes the exact attitude") {
     // Semi-axes 50, 8, 12 mm, relative density 0.85, G at (-0.6, 0.05, -2.0) mm: closed form by
     // mapping the ellipsoid to a sphere.
-    const FloatingBody body = bodyOf(ellipsoidMesh(0.05, 0.008, 0.012, 128, 64), 0.85,
-                                     {-0.6e-3, 0.05e-3, -2.0e-3});
+    const FloatingBody body =
+        bodyOf(ellipsoidMesh(0.05, 0.008, 0.012, 128, 64), 0.85, {-0.6e-3, 0.05e-3, -2.0e-3});
     const FloatAttitude rest = settleFrom(body, Eigen::Vector3d::UnitZ());
     REQUIRE(rest.stable);
     CHECK(rest.pitch_rad / kDegree == Approx(-1.346210).margin(0.01));
@@ -180,6 +180,6 @@ TEST_CASE("moving, mirroring and scaling a bait change only what they must") {
     const Derived starboard = evaluated(mirrored);
     CHECK(port.roll_rad == Approx(-starboard.roll_rad).margin(2e-4));
     CHECK(port.pitch_rad == Approx(starboard.pitch_rad).margin(2e-4));
-    CHECK(port.roll_rad < -0.005);  // lead to port: port side goes down
+    CHECK(port.roll_rad < -0.005);                       // lead to port: port side goes down
     CHECK(evaluated(demo).pitch_rad == base.pitch_rad);  // bit for bit
 }

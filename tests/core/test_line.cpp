@@ -40,8 +40,7 @@ TEST_CASE("a neutral line with drag meets the closed form") {
     const LineEnd end = integrateLine(line, 1.0, 45 * kDegree, 30, 1e3, 400, kLevelTow);
     const double rc = 0.5 * 998 * 1.2 * 0.00036, c = 1 + rc * 30;
     CHECK(-end.place_m.y() == Approx((std::asinh(c) - std::asinh(1.0)) / rc).epsilon(1e-6));
-    CHECK(end.place_m.x() ==
-          Approx((std::sqrt(1 + c * c) - std::sqrt(2.0)) / rc).epsilon(1e-6));
+    CHECK(end.place_m.x() == Approx((std::sqrt(1 + c * c) - std::sqrt(2.0)) / rc).epsilon(1e-6));
     CHECK(-end.place_m.y() == Approx(8.474014).margin(1e-5));
 }
 
@@ -49,22 +48,19 @@ TEST_CASE("a heavy line without drag hangs as a catenary") {
     Line line = thin();
     line.tangentialDrag = 0;
     // Weight 0.02 N/m up the line from 45 degrees at 1 N.
-    line.density_kg_m3 =
-        998 + 0.02 / (kPi / 4 * line.diameter_m * line.diameter_m * kGravity_m_s2);
+    line.density_kg_m3 = 998 + 0.02 / (kPi / 4 * line.diameter_m * line.diameter_m * kGravity_m_s2);
     const LineEnd end = integrateLine(line, 1.0, 45 * kDegree, 30, 1e3, 400, kStill);
     const double h = std::sqrt(0.5), v0 = h, v1 = v0 + 0.02 * 30;
     CHECK(end.place_m.x() ==
           Approx(h / 0.02 * (std::asinh(v1 / h) - std::asinh(v0 / h))).epsilon(1e-6));
-    CHECK(-end.place_m.y() ==
-          Approx((std::hypot(h, v1) - std::hypot(h, v0)) / 0.02).epsilon(1e-6));
+    CHECK(-end.place_m.y() == Approx((std::hypot(h, v1) - std::hypot(h, v0)) / 0.02).epsilon(1e-6));
 }
 
 TEST_CASE("a long line tends to the critical angle") {
     Line line = thin();
     line.tangentialDrag = 0;
     line.fixedNormalDrag = 1.2;
-    line.density_kg_m3 =
-        998 + 0.02 / (kPi / 4 * line.diameter_m * line.diameter_m * kGravity_m_s2);
+    line.density_kg_m3 = 998 + 0.02 / (kPi / 4 * line.diameter_m * line.diameter_m * kGravity_m_s2);
     const double kappa = 0.02 / (0.5 * 998 * 1.2 * line.diameter_m);
     const double critical = std::acos((-kappa + std::sqrt(kappa * kappa + 4)) / 2);
     CHECK(critical / kDegree == Approx(17.31434).margin(1e-4));
@@ -89,8 +85,7 @@ TEST_CASE("without line drag the retrieve is a logarithmic spiral") {
     const RetrievePath path = computeRetrieve(steady, none, retrieve, 0);
     CHECK(path.end != RetrieveEnd::NoSolution);
     const double phi0 = std::asin((0.5 + start) / 20);
-    CHECK(path.maxDepth_m ==
-          Approx(logSpiralDepth_m(lambda, 20, phi0, 0.5)).epsilon(3e-3));
+    CHECK(path.maxDepth_m == Approx(logSpiralDepth_m(lambda, 20, phi0, 0.5)).epsilon(3e-3));
 }
 
 TEST_CASE("the worked bait trolled and retrieved") {

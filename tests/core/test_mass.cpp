@@ -94,7 +94,7 @@ TEST_CASE("a bore takes out what geometry says") {
     const BoreGeometry through = measureBore(*curves, bore);
     CHECK(through.wallBeyond_m < 1e-6);
     CHECK(through.wallBeside_m < 0);  // the rim is out already where the skin curves
-    bore.depth_m = 0.01;  // to the axis: half of it, less nothing
+    bore.depth_m = 0.01;              // to the axis: half of it, less nothing
     const BoreGeometry half = measureBore(*curves, bore);
     CHECK(half.removed_m3 == Approx(0.5 * 559.0512870e-9).epsilon(1e-3));
     CHECK(half.mouth_m.z() == Approx(-0.01));

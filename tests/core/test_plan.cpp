@@ -10,8 +10,8 @@ using namespace wl::test;
 
 namespace {
 
-PlugProblem boresAt(std::vector<double> x_mm, double gain, double most, double mass,
-                    double moment, double about_mm) {
+PlugProblem boresAt(std::vector<double> x_mm, double gain, double most, double mass, double moment,
+                    double about_mm) {
     PlugProblem p;
     const auto n = Eigen::Index(x_mm.size());
     p.gain_g_mm = Eigen::VectorXd::Constant(n, gain);
@@ -63,7 +63,8 @@ TEST_CASE("the plan for the demo meets mass and attitude, and the plan says so t
     CHECK(d.pitch_rad / kDegree == Approx(demo.brief.wantedPitch_rad / kDegree).margin(0.5));
 }
 
-TEST_CASE("forty seeded designs are met within 0.05 g and 0.5 degrees, or what is missing is said") {
+TEST_CASE(
+    "forty seeded designs are met within 0.05 g and 0.5 degrees, or what is missing is said") {
     std::mt19937 random(20261124);
     std::uniform_real_distribution<double> unit(0, 1);
     int met = 0;
@@ -76,11 +77,9 @@ TEST_CASE("forty seeded designs are met within 0.05 g and 0.5 degrees, or what i
         const Result<LeadPlan> plan = planLead(d);
         REQUIRE(plan.ok());
         const bool mass = std::abs(plan->missingMass_kg) < 0.05e-3;
-        const bool trim =
-            std::abs(plan->reachedPitch_rad - plan->wantedPitch_rad) < 0.5 * kDegree;
-        INFO(i << " spare " << d.brief.wantedSpare << " pitch "
-               << d.brief.wantedPitch_rad / kDegree << " reached "
-               << plan->reachedPitch_rad / kDegree);
+        const bool trim = std::abs(plan->reachedPitch_rad - plan->wantedPitch_rad) < 0.5 * kDegree;
+        INFO(i << " spare " << d.brief.wantedSpare << " pitch " << d.brief.wantedPitch_rad / kDegree
+               << " reached " << plan->reachedPitch_rad / kDegree);
         CHECK((!plan->findings.empty() || (mass && trim)));
         met += plan->findings.empty();
     }

@@ -31,8 +31,7 @@ TEST_CASE("viscosity meets IAPWS R12-08 and the usual sea water value") {
     CHECK(pureWaterViscosity_Pa_s(298.15, 1200) == Approx(1437.649467e-6).epsilon(1e-8));
     CHECK(pureWaterViscosity_Pa_s(373.15, 1000) == Approx(307.883622e-6).epsilon(1e-8));
     // ITTC fresh water at 15 C: 1.13902e-6 m2/s, recalled; ours 1.13857.
-    CHECK(waterKinematicViscosity_m2_s(kZeroCelsius_K + 15, 0) ==
-          Approx(1.13857e-6).epsilon(1e-3));
+    CHECK(waterKinematicViscosity_m2_s(kZeroCelsius_K + 15, 0) == Approx(1.13857e-6).epsilon(1e-3));
     // Sea water 35 g/kg at 20 C, 1.0766 mPa s +-1.5 % (recalled).
     CHECK(waterKinematicViscosity_m2_s(kZeroCelsius_K + 20, 0.035) *
               waterDensity_kg_m3(kZeroCelsius_K + 20, 0.035) ==

@@ -53,9 +53,9 @@ TEST_CASE("the PDF prints the check bar 100 mm long and the bait at true scale")
     text.start("pdftotext", {"-layout", pdf, "-"});
     REQUIRE(text.waitForFinished(60000));
     const QString words = QString::fromUtf8(text.readAllStandardOutput());
-    for (const char* part : {"Side template", "Top template", "Drill table", "Lip template",
-                             "Lead plugs", "The scale should read", "Cautions", "chin bore",
-                             "belly treble", "100 mm"}) {
+    for (const char* part :
+         {"Side template", "Top template", "Drill table", "Lip template", "Lead plugs",
+          "The scale should read", "Cautions", "chin bore", "belly treble", "100 mm"}) {
         INFO(part);
         CHECK(words.contains(part));
     }
@@ -78,11 +78,11 @@ TEST_CASE("the side template is as long and as high as the bait") {
     // Between title and top template; the station numbers stand above the back.
     const double tall = derived.sizes.maxHeight_m * 1000;
     const double noseY = 26 + 0.5 * tall;
-    const auto high = inkExtent(page, QRect(120 + 250, int((noseY - 0.5 * tall - 4) * 10), 20,
-                                            int((tall + 8) * 10)), false);
+    const auto high = inkExtent(
+        page, QRect(120 + 250, int((noseY - 0.5 * tall - 4) * 10), 20, int((tall + 8) * 10)),
+        false);
     const Section s = derived.curves.atX(0.026);
-    CHECK((high.second - high.first) / 10 ==
-          Approx((s.back_m - s.belly_m) * 1000).margin(0.8));
+    CHECK((high.second - high.first) / 10 == Approx((s.back_m - s.belly_m) * 1000).margin(0.8));
 }
 
 TEST_CASE("a sheet that cannot be made says why") {

@@ -8,8 +8,8 @@
 
 #include "app/main_window.h"
 #include "app/record_table.h"
-#include "core/design/fields.h"
 #include "app/theme.h"
+#include "core/design/fields.h"
 #include "io/design_file.h"
 
 using namespace wl;
@@ -92,9 +92,12 @@ TEST_CASE("typing a sample block carries through to the balance") {
 TEST_CASE("a bad value stays as typed, is explained beside the field, and nothing is lost") {
     Open o;
     const Design before = o.design();
-    for (const auto& [text, words] :
-         {std::pair{"four", "not a measure"}, {"-3", "cannot be right"}, {"", "cannot be left empty"},
-          {"3 g", "unit"}, {"1/0", "zero"}, {"99 m", "cannot be right"}}) {
+    for (const auto& [text, words] : {std::pair{"four", "not a measure"},
+                                      {"-3", "cannot be right"},
+                                      {"", "cannot be left empty"},
+                                      {"3 g", "unit"},
+                                      {"1/0", "zero"},
+                                      {"99 m", "cannot be right"}}) {
         QLineEdit* line = o.field("/lip/length");
         line->setFocus();
         line->selectAll();

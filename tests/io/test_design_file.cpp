@@ -44,7 +44,8 @@ TEST_CASE("awkward text survives: quotes, newlines, other alphabets, broken UTF-
 }
 
 TEST_CASE("version 1 files open: one body becomes the first piece, the lip angle turns") {
-    const Result<Design> old = loadDesign(std::string(WL_SOURCE_DIR) + "/tests/io/files/v1_bait.wade");
+    const Result<Design> old =
+        loadDesign(std::string(WL_SOURCE_DIR) + "/tests/io/files/v1_bait.wade");
     INFO((old.ok() ? std::string() : old.error().code + " " + old.error().path));
     REQUIRE(old.ok());
     REQUIRE(old->pieces.size() == 1);
@@ -64,9 +65,8 @@ TEST_CASE("the published schema is the one the reader follows, and the example o
         CHECK(schema["properties"].contains(key));
     }
     // Every numeric field of the design stands in the schema with its unit.
-    const auto& station =
-        schema["properties"]["pieces"]["items"]["properties"]["body"]["properties"]["stations"]
-              ["items"]["properties"];
+    const auto& station = schema["properties"]["pieces"]["items"]["properties"]["body"]
+                                ["properties"]["stations"]["items"]["properties"];
     CHECK(station.contains("half_width_mm"));
     CHECK(station["fullness_above"]["minimum"] == 1.0);
 }

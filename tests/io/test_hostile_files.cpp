@@ -83,8 +83,8 @@ TEST_CASE("seeded damage never gives a crash or a number out of range") {
         if (r) {
             ++accepted;
             for (const Field& f : listFields(*r)) {
-                REQUIRE((!f.value || (std::isfinite(*f.value) && *f.value >= f.min &&
-                                      *f.value <= f.max)));
+                REQUIRE((!f.value ||
+                         (std::isfinite(*f.value) && *f.value >= f.min && *f.value <= f.max)));
             }
             if (accepted % 20 == 0) {
                 (void)evaluate(*r);

@@ -36,8 +36,7 @@ TriangleMesh boxMesh(double L, double B, double H, double z0, double y0) {
 }
 
 TriangleMesh ellipsoidMesh(double a, double b, double c, int along, int around) {
-    const Result<BodyCurves> curves =
-        BodyCurves::build(ellipsoidBody(a, b, c, 33, true), "/body");
+    const Result<BodyCurves> curves = BodyCurves::build(ellipsoidBody(a, b, c, 33, true), "/body");
     REQUIRE(curves.ok());
     TriangleMesh mesh = meshBody(*curves, 4.0 / 3 * kPi * a * b * c, along, around);
     for (Eigen::Vector3d& v : mesh.vertices_m) {

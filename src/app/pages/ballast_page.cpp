@@ -25,10 +25,9 @@ void addBore(Workbench& bench) {
         const double from = next.bores.empty() ? 0.15 * curves->length_m() : next.bores.back().x_m;
         bore.x_m = std::round((from + 0.2 * (curves->length_m() - from)) * 2000) / 2000;
         const Section s = curves->atX(bore.x_m);
-        bore.depth_m =
-            std::max(0.002, std::round(0.5 * (s.back_m - s.belly_m) * 2000) / 2000);
-        bore.diameter_m = std::max(
-            0.002, std::min(0.008, std::round(0.6 * s.halfWidth_m * 2 * 2000) / 2000));
+        bore.depth_m = std::max(0.002, std::round(0.5 * (s.back_m - s.belly_m) * 2000) / 2000);
+        bore.diameter_m =
+            std::max(0.002, std::min(0.008, std::round(0.6 * s.halfWidth_m * 2 * 2000) / 2000));
     }
     next.bores.push_back(bore);
     bench.document.endGesture();
@@ -54,24 +53,36 @@ RecordTable* boreTable(Workbench& bench) {
     using Kind = RecordColumn::Kind;
     std::vector<RecordColumn> columns;
     columns.push_back(
-        {Kind::Text, tr("Bore"), "name", Quantity::Number,
+        {Kind::Text,
+         tr("Bore"),
+         "name",
+         Quantity::Number,
          [](const Design& d, int r) { return QString::fromStdString(d.bores[size_t(r)].name); },
          [](Design& d, int r, const QString& t) { d.bores[size_t(r)].name = t.toStdString(); },
-         {}, {}});
-    columns.push_back({Kind::Choice, tr("From"), "from", Quantity::Number,
-                       [](const Design& d, int r) {
-                           return d.bores[size_t(r)].from == BoreFrom::Belly ? tr("belly")
-                                                                             : tr("back");
-                       },
-                       [](Design& d, int r, const QString& t) {
-                           d.bores[size_t(r)].from =
-                               t == tr("back") ? BoreFrom::Back : BoreFrom::Belly;
-                       },
-                       [](const Design&) { return QStringList{tr("belly"), tr("back")}; }, {}});
+         {},
+         {}});
+    columns.push_back(
+        {Kind::Choice,
+         tr("From"),
+         "from",
+         Quantity::Number,
+         [](const Design& d, int r) {
+             return d.bores[size_t(r)].from == BoreFrom::Belly ? tr("belly") : tr("back");
+         },
+         [](Design& d, int r, const QString& t) {
+             d.bores[size_t(r)].from = t == tr("back") ? BoreFrom::Back : BoreFrom::Belly;
+         },
+         [](const Design&) {
+             return QStringList{tr("belly"), tr("back")};
+         },
+         {}});
     columns.push_back(number(tr("Place"), "x", Quantity::Length));
     columns.push_back(number(tr("Diameter"), "diameter", Quantity::Length));
     columns.push_back(number(tr("Depth"), "depth", Quantity::Length));
-    columns.push_back({Kind::Choice, tr("Plug of"), "plug_material", Quantity::Number,
+    columns.push_back({Kind::Choice,
+                       tr("Plug of"),
+                       "plug_material",
+                       Quantity::Number,
                        [](const Design& d, int r) {
                            return QString::fromStdString(d.bores[size_t(r)].plugMaterial);
                        },
@@ -83,9 +94,16 @@ RecordTable* boreTable(Workbench& bench) {
                                d.bores[size_t(r)].plugDensity_kg_m3 = m.density_kg_m3;
                            }
                        },
-                       [](const Design&) { return plugNames(); }, {}});
+                       [](const Design&) { return plugNames(); },
+                       {}});
     columns.push_back(number(tr("Plug long"), "plug_length", Quantity::Length));
-    columns.push_back({Kind::Text, tr("Plug mass"), "", Quantity::Mass, {}, {}, {},
+    columns.push_back({Kind::Text,
+                       tr("Plug mass"),
+                       "",
+                       Quantity::Mass,
+                       {},
+                       {},
+                       {},
                        [&bench](const Results& r, int row) {
                            const Bore& b = r.design->bores[size_t(row)];
                            return bench.text(Quantity::Mass,
@@ -93,7 +111,13 @@ RecordTable* boreTable(Workbench& bench) {
                                                  r.derived->mass.bores[size_t(row)].plugVolume_m3,
                                              false);
                        }});
-    columns.push_back({Kind::Text, tr("Wall left"), "", Quantity::Length, {}, {}, {},
+    columns.push_back({Kind::Text,
+                       tr("Wall left"),
+                       "",
+                       Quantity::Length,
+                       {},
+                       {},
+                       {},
                        [&bench](const Results& r, int row) {
                            const BoreGeometry& g = r.derived->mass.bores[size_t(row)];
                            return bench.text(Quantity::Length,
@@ -103,16 +127,15 @@ RecordTable* boreTable(Workbench& bench) {
     columns.push_back(number(tr("Lean aft"), "lean", Quantity::Angle));
     columns.push_back(number(tr("Filler"), "filler_density", Quantity::Density));
     columns.push_back(number(tr("Plug density"), "plug_density", Quantity::Density));
-    return new RecordTable(
-        bench, "bores", "/bores", [](const Design& d) { return int(d.bores.size()); },
-        std::move(columns),
-        {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
-         {"removeBore", tr("Remove"), [&bench](int row) {
-              Design next = bench.design();
-              next.bores.erase(next.bores.begin() + row);
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Remove a bore"));
-          }}});
+    return new RecordTable(bench, "bores", "/bores",
+                           [](const Design& d) { return int(d.bores.size()); }, std::move(columns),
+                           {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
+                            {"removeBore", tr("Remove"), [&bench](int row) {
+                                 Design next = bench.design();
+                                 next.bores.erase(next.bores.begin() + row);
+                                 bench.document.endGesture();
+                                 bench.document.submit(std::move(next), tr("Remove a bore"));
+                             }}});
 }
 
 RecordTable* coatTable(Workbench& bench) {
@@ -120,49 +143,63 @@ RecordTable* coatTable(Workbench& bench) {
     static const QStringList kinds{tr("sealer"), tr("paint"), tr("clear")};
     std::vector<RecordColumn> columns;
     columns.push_back(
-        {Kind::Text, tr("Coat"), "name", Quantity::Number,
+        {Kind::Text,
+         tr("Coat"),
+         "name",
+         Quantity::Number,
          [](const Design& d, int r) { return QString::fromStdString(d.coats[size_t(r)].name); },
          [](Design& d, int r, const QString& t) { d.coats[size_t(r)].name = t.toStdString(); },
-         {}, {}});
-    columns.push_back(
-        {Kind::Choice, tr("Kind"), "kind", Quantity::Number,
-         [](const Design& d, int r) { return kinds[int(d.coats[size_t(r)].kind)]; },
-         [](Design& d, int r, const QString& t) {
-             d.coats[size_t(r)].kind = CoatKind(std::max(0, int(kinds.indexOf(t))));
-         },
-         [](const Design&) { return kinds; }, {}});
+         {},
+         {}});
+    columns.push_back({Kind::Choice,
+                       tr("Kind"),
+                       "kind",
+                       Quantity::Number,
+                       [](const Design& d, int r) { return kinds[int(d.coats[size_t(r)].kind)]; },
+                       [](Design& d, int r, const QString& t) {
+                           d.coats[size_t(r)].kind = CoatKind(std::max(0, int(kinds.indexOf(t))));
+                       },
+                       [](const Design&) { return kinds; },
+                       {}});
     columns.push_back(number(tr("One coat"), "thickness", Quantity::Thickness));
     columns.push_back(number(tr("Coats"), "count", Quantity::Number));
     columns.push_back(number(tr("Density"), "density", Quantity::Density));
-    columns.push_back({Kind::Text, tr("Mass"), "", Quantity::Mass, {}, {}, {},
+    columns.push_back({Kind::Text,
+                       tr("Mass"),
+                       "",
+                       Quantity::Mass,
+                       {},
+                       {},
+                       {},
                        [&bench](const Results& r, int row) {
                            const Coat& c = r.design->coats[size_t(row)];
-                           return bench.text(Quantity::Mass,
-                                             c.density_kg_m3 * c.thickness_m * c.count *
-                                                 r.derived->skin.area_m2,
-                                             false);
+                           return bench.text(
+                               Quantity::Mass,
+                               c.density_kg_m3 * c.thickness_m * c.count * r.derived->skin.area_m2,
+                               false);
                        }});
-    return new RecordTable(
-        bench, "coats", "/coats", [](const Design& d) { return int(d.coats.size()); },
-        std::move(columns),
-        {{"addCoat", tr("Add a coat"), [&bench](int) {
-              Design next = bench.design();
-              const size_t kind = std::min<size_t>(next.coats.size(), 2);
-              for (const auto& row : starterShelf().coats) {
-                  if (size_t(row.item.kind) == kind) {
-                      next.coats.push_back(row.item);
-                      break;
-                  }
-              }
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Add a coat"));
-          }, false},
-         {"removeCoat", tr("Remove"), [&bench](int row) {
-              Design next = bench.design();
-              next.coats.erase(next.coats.begin() + row);
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Remove a coat"));
-          }}});
+    return new RecordTable(bench, "coats", "/coats",
+                           [](const Design& d) { return int(d.coats.size()); }, std::move(columns),
+                           {{"addCoat", tr("Add a coat"),
+                             [&bench](int) {
+                                 Design next = bench.design();
+                                 const size_t kind = std::min<size_t>(next.coats.size(), 2);
+                                 for (const auto& row : starterShelf().coats) {
+                                     if (size_t(row.item.kind) == kind) {
+                                         next.coats.push_back(row.item);
+                                         break;
+                                     }
+                                 }
+                                 bench.document.endGesture();
+                                 bench.document.submit(std::move(next), tr("Add a coat"));
+                             },
+                             false},
+                            {"removeCoat", tr("Remove"), [&bench](int row) {
+                                 Design next = bench.design();
+                                 next.coats.erase(next.coats.begin() + row);
+                                 bench.document.endGesture();
+                                 bench.document.submit(std::move(next), tr("Remove a coat"));
+                             }}});
 }
 
 }  // namespace
@@ -193,25 +230,30 @@ void planTheLead(Workbench& bench) {
         }
         lines << line;
     }
-    bench.say(QStringLiteral("▲ ") + tr("As near as these bores allow. ") + lines.join(QLatin1Char(' ')));
+    bench.say(QStringLiteral("▲ ") + tr("As near as these bores allow. ") +
+              lines.join(QLatin1Char(' ')));
 }
 
 QWidget* makeBallastPage(Workbench& bench) {
     auto* plan = new Form(bench, tr("Plan the lead"));
     auto* button = plan->button(tr("Plan the lead  (F8)"), "planLead");
     button->setProperty("main", true);
-    button->setToolTip(tr("Plug lengths for these bores that meet the wanted mass and attitude best"));
+    button->setToolTip(
+        tr("Plug lengths for these bores that meet the wanted mass and attitude best"));
     QObject::connect(button, &QPushButton::clicked, button, [&bench] { planTheLead(bench); });
     plan->readout(tr("All up"), [&bench](const Results& r) {
-        return tr("%1, wanted %2").arg(bench.text(Quantity::Mass, r.derived->mass.mass_kg),
-                                       bench.text(Quantity::Mass, r.derived->wantedMass_kg));
+        return tr("%1, wanted %2")
+            .arg(bench.text(Quantity::Mass, r.derived->mass.mass_kg),
+                 bench.text(Quantity::Mass, r.derived->wantedMass_kg));
     });
     plan->readout(tr("At rest"), [&bench](const Results& r) {
-        return tr("%1, wanted %2").arg(bench.text(Quantity::Angle, r.derived->pitch_rad),
-                                       bench.text(Quantity::Angle, r.design->brief.wantedPitch_rad));
+        return tr("%1, wanted %2")
+            .arg(bench.text(Quantity::Angle, r.derived->pitch_rad),
+                 bench.text(Quantity::Angle, r.design->brief.wantedPitch_rad));
     });
-    plan->note(tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
-                  "from children. Some waters restrict it: check the local rules."));
+    plan->note(
+        tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
+           "from children. Some waters restrict it: check the local rules."));
     plan->setMaximumWidth(222);
     plan->finish();
 

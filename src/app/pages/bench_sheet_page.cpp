@@ -49,8 +49,7 @@ class SheetPreview : public QWidget {
             p.setPen(QPen(inks().quiet, 0.5));
             p.drawRect(QRectF(QPointF(), paper));
             p.translate(kPaperMargin_mm);
-            paintBenchPage(p, i,
-                           paper - QSizeF(2 * kPaperMargin_mm.x(), 2 * kPaperMargin_mm.y()),
+            paintBenchPage(p, i, paper - QSizeF(2 * kPaperMargin_mm.x(), 2 * kPaperMargin_mm.y()),
                            *r->design, *r->derived, bench_.bench());
             p.restore();
         }
@@ -66,7 +65,8 @@ void savePdf(Workbench& bench, const QString& path) {
     if (const auto error = writeBenchSheet(bench.design(), path, bench.bench())) {
         bench.say(QStringLiteral("▲ ") + sentence(*error, bench.bench()));
     } else {
-        bench.say(tr("Bench sheet saved to %1. Print at 100 % and measure the bar first.").arg(path));
+        bench.say(
+            tr("Bench sheet saved to %1. Print at 100 % and measure the bar first.").arg(path));
     }
 }
 
@@ -82,9 +82,9 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
     QObject::connect(save, &QPushButton::clicked, save, [&bench, save, path] {
         QString file = path->text().trimmed();
         if (file.isEmpty()) {
-            file = QFileDialog::getSaveFileName(save->window(), tr("Save the bench sheet"),
-                                                QStringLiteral("bench-sheet.pdf"),
-                                                tr("PDF (*.pdf)"));
+            file =
+                QFileDialog::getSaveFileName(save->window(), tr("Save the bench sheet"),
+                                             QStringLiteral("bench-sheet.pdf"), tr("PDF (*.pdf)"));
         }
         if (!file.isEmpty()) {
             savePdf(bench, file);
@@ -105,8 +105,9 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
             paintBenchSheet(printer, *r->design, *r->derived, bench.bench());
         }
     });
-    actions->note(tr("Templates at true scale with a 100 mm and a 4 in bar: print at 100 %, measure the "
-                     "bar, then cut. Cautions stand on the second page."));
+    actions->note(
+        tr("Templates at true scale with a 100 mm and a 4 in bar: print at 100 %, measure the "
+           "bar, then cut. Cautions stand on the second page."));
     actions->setMaximumWidth(260);
     return formRow({actions, new SheetPreview(bench)}, {0, 1});
 }

@@ -109,7 +109,8 @@ QWidget* makeBodyPage(Workbench& bench) {
         bench, "stations", "/pieces/0/body/stations",
         [](const Design& d) { return int(d.pieces.front().body.stations.size()); },
         std::move(columns),
-        {{"insertStation", tr("Insert a station"), [&bench](int row) { insertStation(bench, row); }},
+        {{"insertStation", tr("Insert a station"),
+          [&bench](int row) { insertStation(bench, row); }},
          {"removeStation", tr("Remove"), [&bench](int row) { removeStation(bench, row); }}});
     table->setMinimumWidth(340);
 
@@ -135,8 +136,9 @@ QWidget* makeBodyPage(Workbench& bench) {
     });
     ends->readout(tr("Widest point"), [&bench](const Results& r) {
         const BodySizes& s = r.derived->sizes;
-        return tr("%1 (%2 back)").arg(bench.text(Quantity::Length, s.widestAt_m),
-                                      bench.text(Quantity::Fraction, s.widestAt_m / s.length_m));
+        return tr("%1 (%2 back)")
+            .arg(bench.text(Quantity::Length, s.widestAt_m),
+                 bench.text(Quantity::Fraction, s.widestAt_m / s.length_m));
     });
     ends->readout(tr("Surface"), [&bench](const Results& r) {
         return bench.text(Quantity::Area, r.derived->skin.area_m2);

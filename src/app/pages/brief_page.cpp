@@ -22,12 +22,15 @@ QWidget* makeBriefPage(Workbench& bench) {
         [](const Design& d) { return int(d.brief.wantedState); },
         [](Design& d, int i) { d.brief.wantedState = WantedState(i); });
     wanted->quantity(tr("Spare"), "/brief/wanted_spare");
-    wanted->enableLastWhen([](const Design& d) { return d.brief.wantedState == WantedState::Float; });
+    wanted->enableLastWhen(
+        [](const Design& d) { return d.brief.wantedState == WantedState::Float; });
     wanted->quantity(tr("Sink speed"), "/brief/wanted_sink_speed");
-    wanted->enableLastWhen([](const Design& d) { return d.brief.wantedState == WantedState::Sink; });
+    wanted->enableLastWhen(
+        [](const Design& d) { return d.brief.wantedState == WantedState::Sink; });
     wanted->quantity(tr("Attitude, nose up +"), "/brief/wanted_pitch");
     wanted->quantity(tr("Running depth"), "/brief/wanted_depth");
-    wanted->note(tr("Spare = (displaced mass − mass) / displaced mass. A bait at 85 % has 15 % spare."));
+    wanted->note(
+        tr("Spare = (displaced mass − mass) / displaced mass. A bait at 85 % has 15 % spare."));
 
     auto* tackle = new Form(bench, tr("Line and cast"));
     tackle->choice(

@@ -74,7 +74,10 @@ QWidget* makeFittingsPage(Workbench& bench) {
     };
     std::vector<RecordColumn> columns;
     columns.push_back(
-        {Kind::Text, tr("Part"), "name", Quantity::Number,
+        {Kind::Text,
+         tr("Part"),
+         "name",
+         Quantity::Number,
          [](const Design& d, int r) { return QString::fromStdString(d.fittings[size_t(r)].name); },
          [](Design& d, int r, const QString& t) {
              // Hooks follow their eye's new name.
@@ -92,17 +95,23 @@ QWidget* makeFittingsPage(Workbench& bench) {
                  }
              }
          },
-         {}, {}});
-    columns.push_back({Kind::Choice, tr("Kind"), "kind", Quantity::Number,
-                       [](const Design& d, int r) {
-                           return kindNames()[int(d.fittings[size_t(r)].kind)];
-                       },
-                       [](Design& d, int r, const QString& t) {
-                           d.fittings[size_t(r)].kind =
-                               FittingKind(std::max(0, int(kindNames().indexOf(t))));
-                       },
-                       [](const Design&) { return kindNames(); }, {}});
-    columns.push_back({Kind::Choice, tr("Hangs from"), "hangs_from", Quantity::Number,
+         {},
+         {}});
+    columns.push_back(
+        {Kind::Choice,
+         tr("Kind"),
+         "kind",
+         Quantity::Number,
+         [](const Design& d, int r) { return kindNames()[int(d.fittings[size_t(r)].kind)]; },
+         [](Design& d, int r, const QString& t) {
+             d.fittings[size_t(r)].kind = FittingKind(std::max(0, int(kindNames().indexOf(t))));
+         },
+         [](const Design&) { return kindNames(); },
+         {}});
+    columns.push_back({Kind::Choice,
+                       tr("Hangs from"),
+                       "hangs_from",
+                       Quantity::Number,
                        [](const Design& d, int r) {
                            const Fitting& f = d.fittings[size_t(r)];
                            return f.hangsFrom.empty() ? tr("own place")
@@ -132,14 +141,17 @@ QWidget* makeFittingsPage(Workbench& bench) {
             return d.fittings[size_t(r)].hangsFrom.empty();
         };
     }
-    columns.push_back({Kind::Flag, tr("Pair"), "mirrored", Quantity::Number,
-                       [](const Design& d, int r) {
-                           return QString(d.fittings[size_t(r)].mirrored ? "1" : "0");
-                       },
-                       [](Design& d, int r, const QString& t) {
-                           d.fittings[size_t(r)].mirrored = t == QLatin1String("1");
-                       },
-                       {}, {}});
+    columns.push_back(
+        {Kind::Flag,
+         tr("Pair"),
+         "mirrored",
+         Quantity::Number,
+         [](const Design& d, int r) { return QString(d.fittings[size_t(r)].mirrored ? "1" : "0"); },
+         [](Design& d, int r, const QString& t) {
+             d.fittings[size_t(r)].mirrored = t == QLatin1String("1");
+         },
+         {},
+         {}});
     columns.push_back(number(tr("Sunk in"), "sunk", Quantity::Fraction));
     columns.back().applies = [](const Design& d, int r) {
         return !swings(d.fittings[size_t(r)].kind);
@@ -150,21 +162,20 @@ QWidget* makeFittingsPage(Workbench& bench) {
 
     auto* table = new RecordTable(
         bench, "fittings", "/fittings", [](const Design& d) { return int(d.fittings.size()); },
-        std::move(columns),
-        {{"removeFitting", tr("Remove"), [&bench](int row) {
-              Design next = bench.design();
-              next.fittings.erase(next.fittings.begin() + row);
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Remove a fitting"));
-          }}});
+        std::move(columns), {{"removeFitting", tr("Remove"), [&bench](int row) {
+                                  Design next = bench.design();
+                                  next.fittings.erase(next.fittings.begin() + row);
+                                  bench.document.endGesture();
+                                  bench.document.submit(std::move(next), tr("Remove a fitting"));
+                              }}});
     auto* add = new QComboBox;
     add->setObjectName("addFitting");
     add->setAccessibleName(tr("Add a fitting from the shelf"));
     add->addItem(tr("Add from the shelf…"));
     for (const auto& row : starterShelf().fittings) {
-        add->addItem(QStringLiteral("%1  (%2)").arg(
-            QString::fromStdString(row.item.name),
-            bench.text(Quantity::Mass, row.item.typicalMass_kg)));
+        add->addItem(QStringLiteral("%1  (%2)")
+                         .arg(QString::fromStdString(row.item.name),
+                              bench.text(Quantity::Mass, row.item.typicalMass_kg)));
     }
     QObject::connect(add, &QComboBox::activated, add, [&bench, add](int index) {
         if (index > 0) {
@@ -179,8 +190,9 @@ QWidget* makeFittingsPage(Workbench& bench) {
     layout->setSpacing(4);
     auto* top = new QHBoxLayout;
     top->addWidget(add);
-    auto* hint = new QLabel(tr("Typical masses are ±30 %: weigh yours. Hooks and rings act at their eye. "
-                               "Mind the points: cover your eyes when fitting hooks."));
+    auto* hint =
+        new QLabel(tr("Typical masses are ±30 %: weigh yours. Hooks and rings act at their eye. "
+                      "Mind the points: cover your eyes when fitting hooks."));
     hint->setProperty("role", "quiet");
     hint->setWordWrap(true);
     top->addWidget(hint, 1);

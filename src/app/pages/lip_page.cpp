@@ -129,8 +129,9 @@ QWidget* makeLipPage(Workbench& bench) {
     slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
         return bench.text(Quantity::Mass, r.derived->mass.lip.mass_kg);
     });
-    slot->note(tr("0° lies in line with the body and runs deep; 90° stands straight down. Set it in slow "
-                  "epoxy so that it can be sighted straight: gloves, fresh air."));
+    slot->note(
+        tr("0° lies in line with the body and runs deep; 90° stands straight down. Set it in slow "
+           "epoxy so that it can be sighted straight: gloves, fresh air."));
 
     auto* tie = new Form(bench, tr("Tie"));
     tie->choice(

@@ -62,15 +62,16 @@ QWidget* makeRunPage(Workbench& bench) {
     });
     depth->readout(tr("Deepest at"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
-            return u.depthKnown ? tr("%1 from the rod").arg(bench.text(Quantity::Distance, u.path.maxDepthFromRod_m))
+            return u.depthKnown ? tr("%1 from the rod")
+                                      .arg(bench.text(Quantity::Distance, u.path.maxDepthFromRod_m))
                                 : QStringLiteral("–");
         });
     });
     depth->readout(tr("Near its deepest for"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
-            return u.depthKnown
-                       ? tr("%1 of the way").arg(bench.text(Quantity::Fraction, u.path.shareNearDeepest))
-                       : QStringLiteral("–");
+            return u.depthKnown ? tr("%1 of the way")
+                                      .arg(bench.text(Quantity::Fraction, u.path.shareNearDeepest))
+                                : QStringLiteral("–");
         });
     });
     depth->readout(tr("Trolled, same line out"), [&bench, run](const Results& r) {
@@ -79,8 +80,9 @@ QWidget* makeRunPage(Workbench& bench) {
                                         : QStringLiteral("–");
         });
     });
-    depth->note(tr("The band is judged from how much the flow model leaves open (±35 % with a lip near in "
-                   "line, ±50 % or ±0.4 m otherwise). Log one run to see where your bait lies in it."));
+    depth->note(
+        tr("The band is judged from how much the flow model leaves open (±35 % with a lip near in "
+           "line, ±50 % or ±0.4 m otherwise). Log one run to see where your bait lies in it."));
 
     auto* tow = new Form(bench, tr("Under way, level"));
     tow->readout(tr("Nose up (+) or down"), [&bench, run](const Results& r) {
@@ -97,15 +99,15 @@ QWidget* makeRunPage(Workbench& bench) {
     });
     tow->readout(tr("Line leaves the tie at"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
-            return u.levelTrim ? tr("%1 over the level").arg(bench.text(Quantity::Angle, u.levelTrim->lineAngle_rad))
+            return u.levelTrim ? tr("%1 over the level")
+                                     .arg(bench.text(Quantity::Angle, u.levelTrim->lineAngle_rad))
                                : QStringLiteral("–");
         });
     });
     tow->readout(tr("Retrieve takes"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
-            return u.path.points.empty()
-                       ? QStringLiteral("–")
-                       : bench.text(Quantity::Time, u.path.points.back().time_s);
+            return u.path.points.empty() ? QStringLiteral("–")
+                                         : bench.text(Quantity::Time, u.path.points.back().time_s);
         });
     });
     tow->quantity(tr("Reeled in at"), "/brief/retrieve_speed");

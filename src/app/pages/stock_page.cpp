@@ -15,8 +15,7 @@ QWidget* makeStockPage(Workbench& bench) {
 
     auto* density = new Form(bench, tr("Density"));
     density->text(
-        tr("Stock"), "stockName",
-        [](const Design& d) { return d.pieces.front().stock.material; },
+        tr("Stock"), "stockName", [](const Design& d) { return d.pieces.front().stock.material; },
         [stock](Design& d, const std::string& s) { stock(d).material = s; });
     QStringList names{tr("choose…")};
     for (const ShelfMaterial& m : starterShelf().stock) {
@@ -29,8 +28,7 @@ QWidget* makeStockPage(Workbench& bench) {
                 const ShelfMaterial& m = starterShelf().stock[size_t(i - 1)];
                 stock(d).material = m.name;
                 stock(d).shelfDensity_kg_m3 = m.density_kg_m3;
-                stock(d).shelfSpread =
-                    0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3;
+                stock(d).shelfSpread = 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3;
                 stock(d).source = DensitySource::Shelf;
             }
         });
@@ -58,7 +56,8 @@ QWidget* makeStockPage(Workbench& bench) {
     blockDensity->setObjectName("sampleDensity");
     auto showBlock = [&bench, blockDensity] {
         const DensityEstimate e = densityFromSample(bench.design().pieces.front().stock.sample);
-        blockDensity->setText(tr("The block: %1").arg(bench.text(Quantity::Density, e.density_kg_m3)));
+        blockDensity->setText(
+            tr("The block: %1").arg(bench.text(Quantity::Density, e.density_kg_m3)));
     };
     QObject::connect(&bench.document, &Document::designChanged, blockDensity, showBlock);
     showBlock();
@@ -93,8 +92,9 @@ QWidget* makeStockPage(Workbench& bench) {
         [stock](Design& d, int i) { stock(d).trust = BodyTrust(i); });
     weighed->enableLastWhen(
         [](const Design& d) { return d.pieces.front().stock.weighedBody_kg.has_value(); });
-    weighed->note(tr("For volume: the density is right, the drawn breadth gives way. For density: the "
-                     "drawing is right, the wood is lighter or heavier than thought."));
+    weighed->note(
+        tr("For volume: the density is right, the drawn breadth gives way. For density: the "
+           "drawing is right, the wood is lighter or heavier than thought."));
     return formRow({density, block, weighed});
 }
 

@@ -29,19 +29,23 @@ QWidget* makeTankPage(Workbench& bench) {
         const double speed = std::abs(d.freeFall.speed_m_s);
         switch (d.state) {
             case RestState::Floats:
-                return tr("floats; rises at %1 when pushed under").arg(bench.text(Quantity::Speed, speed));
+                return tr("floats; rises at %1 when pushed under")
+                    .arg(bench.text(Quantity::Speed, speed));
             case RestState::Suspends:
-                return tr("suspends (%1)").arg(d.net_kg >= 0 ? tr("rises at %1").arg(bench.text(Quantity::Speed, speed))
-                                                             : tr("sinks at %1").arg(bench.text(Quantity::Speed, speed)));
+                return tr("suspends (%1)")
+                    .arg(d.net_kg >= 0 ? tr("rises at %1").arg(bench.text(Quantity::Speed, speed))
+                                       : tr("sinks at %1").arg(bench.text(Quantity::Speed, speed)));
             default:
-                return tr("sinks at %1, %2").arg(bench.text(Quantity::Speed, speed), speedWord(speed));
+                return tr("sinks at %1, %2")
+                    .arg(bench.text(Quantity::Speed, speed), speedWord(speed));
         }
     });
     rest->readout(tr("Spare"), [&bench](const Results& r) {
         const Derived& d = *r.derived;
-        return tr("%1 ± %2, %3").arg(bench.text(Quantity::Fraction, d.spare, false),
-                                     bench.text(Quantity::Fraction, d.spareDoubt),
-                                     bench.text(Quantity::Mass, d.net_kg));
+        return tr("%1 ± %2, %3")
+            .arg(bench.text(Quantity::Fraction, d.spare, false),
+                 bench.text(Quantity::Fraction, d.spareDoubt),
+                 bench.text(Quantity::Mass, d.net_kg));
     });
     rest->readout(tr("Nose up (+) or down"), [&bench](const Results& r) {
         return r.derived->attitudeDecided ? bench.text(Quantity::Angle, r.derived->pitch_rad)
@@ -80,8 +84,9 @@ QWidget* makeTankPage(Workbench& bench) {
         }
         QStringList all;
         for (const FloatAttitude& a : d.attitudes) {
-            all << tr("pitch %1, lean %2").arg(bench.text(Quantity::Angle, a.pitch_rad),
-                                               bench.text(Quantity::Angle, a.roll_rad));
+            all << tr("pitch %1, lean %2")
+                       .arg(bench.text(Quantity::Angle, a.pitch_rad),
+                            bench.text(Quantity::Angle, a.roll_rad));
         }
         return QStringLiteral("%1: %2").arg(all.size()).arg(all.join(QStringLiteral("; ")));
     });

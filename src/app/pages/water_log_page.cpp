@@ -38,7 +38,13 @@ void addTest(Workbench& bench, LogKind kind) {
 // Number of a measured column with the predicted one after it.
 RecordColumn predicted(Workbench& bench, const QString& title, Quantity q,
                        std::optional<double> LogEntry::*value) {
-    return {RecordColumn::Kind::Text, title, "", q, {}, {}, {},
+    return {RecordColumn::Kind::Text,
+            title,
+            "",
+            q,
+            {},
+            {},
+            {},
             [&bench, q, value](const Results& r, int row) {
                 const auto& v = r.design->log[size_t(row)].*value;
                 return v ? bench.text(q, *v, false) : QStringLiteral("–");
@@ -53,20 +59,31 @@ QWidget* makeWaterLogPage(Workbench& bench) {
         return RecordColumn{Kind::Number, title, field, q, {}, {}, {}, {}};
     };
     std::vector<RecordColumn> c;
-    c.push_back({Kind::Text, tr("Date"), "date", Quantity::Number,
-                 [](const Design& d, int r) { return QString::fromStdString(d.log[size_t(r)].date); },
-                 [](Design& d, int r, const QString& t) {
-                     d.log[size_t(r)].date = t.left(20).toStdString();
-                 },
-                 {}, {}});
-    c.push_back({Kind::Choice, tr("Where"), "kind", Quantity::Number,
+    c.push_back(
+        {Kind::Text,
+         tr("Date"),
+         "date",
+         Quantity::Number,
+         [](const Design& d, int r) { return QString::fromStdString(d.log[size_t(r)].date); },
+         [](Design& d, int r, const QString& t) {
+             d.log[size_t(r)].date = t.left(20).toStdString();
+         },
+         {},
+         {}});
+    c.push_back({Kind::Choice,
+                 tr("Where"),
+                 "kind",
+                 Quantity::Number,
                  [](const Design& d, int r) {
                      return d.log[size_t(r)].kind == LogKind::Tank ? tr("tank") : tr("water");
                  },
                  [](Design& d, int r, const QString& t) {
                      d.log[size_t(r)].kind = t == tr("water") ? LogKind::Water : LogKind::Tank;
                  },
-                 [](const Design&) { return QStringList{tr("tank"), tr("water")}; }, {}});
+                 [](const Design&) {
+                     return QStringList{tr("tank"), tr("water")};
+                 },
+                 {}});
     c.push_back(number(tr("Mass"), "mass", Quantity::Mass));
     c.push_back(predicted(bench, tr("foretold"), Quantity::Mass, &LogEntry::predictedMass_kg));
     c.push_back(number(tr("Nose angle"), "pitch", Quantity::Angle));
@@ -75,34 +92,44 @@ QWidget* makeWaterLogPage(Workbench& bench) {
     c.push_back(predicted(bench, tr("foretold"), Quantity::Length, &LogEntry::predictedShowing_m));
     c.push_back(number(tr("Sank over"), "sink_height", Quantity::Distance));
     c.push_back(number(tr("in"), "sink_time", Quantity::Time));
-    c.push_back({Kind::Text, tr("sink speed"), "", Quantity::Speed, {}, {}, {},
+    c.push_back({Kind::Text,
+                 tr("sink speed"),
+                 "",
+                 Quantity::Speed,
+                 {},
+                 {},
+                 {},
                  [&bench](const Results& r, int row) {
                      const LogEntry& e = r.design->log[size_t(row)];
                      return e.sinkHeight_m && e.sinkTime_s
-                                ? bench.text(Quantity::Speed, *e.sinkHeight_m / *e.sinkTime_s, false)
+                                ? bench.text(Quantity::Speed, *e.sinkHeight_m / *e.sinkTime_s,
+                                             false)
                                 : QStringLiteral("–");
                  }});
     c.push_back(predicted(bench, tr("foretold"), Quantity::Speed, &LogEntry::predictedSink_m_s));
     c.push_back(number(tr("Ran at"), "depth", Quantity::Distance));
     c.push_back(predicted(bench, tr("foretold"), Quantity::Distance, &LogEntry::predictedDepth_m));
-    c.push_back({Kind::Text, tr("Remarks"), "remarks", Quantity::Number,
-                 [](const Design& d, int r) {
-                     return QString::fromStdString(d.log[size_t(r)].remarks);
-                 },
-                 [](Design& d, int r, const QString& t) { d.log[size_t(r)].remarks = t.toStdString(); },
-                 {}, {}});
-    auto* table = new RecordTable(
-        bench, "waterLog", "/log", [](const Design& d) { return int(d.log.size()); }, std::move(c),
-        {{"addTankTest", tr("Log a tank test"), [&bench](int) { addTest(bench, LogKind::Tank); },
-          false},
-         {"addWaterTest", tr("Log a run in the water"),
-          [&bench](int) { addTest(bench, LogKind::Water); }, false},
-         {"removeTest", tr("Remove"), [&bench](int row) {
-              Design next = bench.design();
-              next.log.erase(next.log.begin() + row);
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Remove a test"));
-          }}});
+    c.push_back(
+        {Kind::Text,
+         tr("Remarks"),
+         "remarks",
+         Quantity::Number,
+         [](const Design& d, int r) { return QString::fromStdString(d.log[size_t(r)].remarks); },
+         [](Design& d, int r, const QString& t) { d.log[size_t(r)].remarks = t.toStdString(); },
+         {},
+         {}});
+    auto* table = new RecordTable(bench, "waterLog", "/log",
+                                  [](const Design& d) { return int(d.log.size()); }, std::move(c),
+                                  {{"addTankTest", tr("Log a tank test"),
+                                    [&bench](int) { addTest(bench, LogKind::Tank); }, false},
+                                   {"addWaterTest", tr("Log a run in the water"),
+                                    [&bench](int) { addTest(bench, LogKind::Water); }, false},
+                                   {"removeTest", tr("Remove"), [&bench](int row) {
+                                        Design next = bench.design();
+                                        next.log.erase(next.log.begin() + row);
+                                        bench.document.endGesture();
+                                        bench.document.submit(std::move(next), tr("Remove a test"));
+                                    }}});
     return formRow({table});
 }
 

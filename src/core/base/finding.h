@@ -1,4 +1,5 @@
-// What the program noticed about a design: a rule, a place, the numbers and edits that would cure it.
+// What the program noticed about a design: a rule, a place, the numbers and edits that would cure
+// it.
 #pragma once
 
 #include <optional>

@@ -35,7 +35,7 @@ const std::array<Row, 16> kRows{{
     {Quantity::Length, "_mm", {"mm", kMillimetre, 0, 1}, {"in", kInch, 0, 3}},
     {Quantity::Thickness, "_mm", {"mm", kMillimetre, 0, 3}, {"in", kInch, 0, 4}},
     {Quantity::Distance, "_m", {"m", 1.0, 0, 1}, {"ft", kFoot, 0, 1}},
-    {Quantity::Area, "_cm2", {"cm²", 1e-4, 0, 1}, {"in²", kInch * kInch, 0, 2}},
+    {Quantity::Area, "_cm2", {"cm²", 1e-4, 0, 1}, {"in²", kInch* kInch, 0, 2}},
     {Quantity::Volume, "_cm3", {"cm³", 1e-6, 0, 2}, {"in³", kCubicInch, 0, 3}},
     {Quantity::Mass, "_g", {"g", kGram, 0, 2}, {"oz", kOunce, 0, 3}},
     {Quantity::Density, "_g_cm3", {"g/cm³", 1000.0, 0, 3}, {"g/cm³", 1000.0, 0, 3}},
@@ -49,7 +49,7 @@ const std::array<Row, 16> kRows{{
     {Quantity::Time, "_s", {"s", 1.0, 0, 1}, {"s", 1.0, 0, 1}},
     {Quantity::Fraction, "_percent", {"%", 0.01, 0, 1}, {"%", 0.01, 0, 1}},
     {Quantity::Force, "_N", {"N", 1.0, 0, 2}, {"lbf", kPoundForce, 0, 3}},
-    {Quantity::Moment, "_g_mm", {"g·mm", 1e-6, 0, 1}, {"oz·in", kOunce * kInch, 0, 4}},
+    {Quantity::Moment, "_g_mm", {"g·mm", 1e-6, 0, 1}, {"oz·in", kOunce* kInch, 0, 4}},
     {Quantity::Number, "", {"", 1.0, 0, 2}, {"", 1.0, 0, 2}},
 }};
 
@@ -177,8 +177,8 @@ std::string tidied(std::string_view text) {
 
 double roundSignificant(double value, int digits) {
     char text[64];
-    const auto end = std::to_chars(text, text + sizeof text, value, std::chars_format::scientific,
-                                   digits - 1);
+    const auto end =
+        std::to_chars(text, text + sizeof text, value, std::chars_format::scientific, digits - 1);
     double rounded = value;
     std::from_chars(text, end.ptr, rounded);
     return rounded;

@@ -22,10 +22,10 @@ struct Brief {
     double temperature_K = kZeroCelsius_K + 15.0;
     double salinity = 0.0;  ///< kg salt per kg water
     WantedState wantedState = WantedState::Float;
-    double wantedSpare = 0.15;           ///< (displaced mass - mass) / displaced mass, for Float
-    double wantedSinkSpeed_m_s = 0.1;    ///< for Sink
-    double wantedPitch_rad = 0.0;        ///< attitude at rest, positive nose up
-    double wantedDepth_m = 1.5;          ///< deepest point of the retrieve
+    double wantedSpare = 0.15;         ///< (displaced mass - mass) / displaced mass, for Float
+    double wantedSinkSpeed_m_s = 0.1;  ///< for Sink
+    double wantedPitch_rad = 0.0;      ///< attitude at rest, positive nose up
+    double wantedDepth_m = 1.5;        ///< deepest point of the retrieve
     LineKind lineKind = LineKind::Nylon;
     double lineDiameter_m = 0.00028;
     double castLength_m = 25.0;
@@ -109,14 +109,14 @@ struct Fitting {
     double typicalMass_kg = 0.0005;
     std::optional<double> weighedMass_kg;  ///< of one, replaces the typical mass
     double density_kg_m3 = 7850.0;
-    std::string hangsFrom;     ///< name of an eye in this design, empty: own place
+    std::string hangsFrom;  ///< name of an eye in this design, empty: own place
     double x_m = 0.0;
     double y_m = 0.0;
     double z_m = 0.0;
-    bool mirrored = false;     ///< a second one at -y
-    double sunk = 0.0;         ///< share of its volume let into the body
-    double size_m = 0.01;      ///< length of a hook, outer diameter of a ring, eye or part
-    double wire_m = 0.001;     ///< wire diameter of a hook, ring or eye
+    bool mirrored = false;  ///< a second one at -y
+    double sunk = 0.0;      ///< share of its volume let into the body
+    double size_m = 0.01;   ///< length of a hook, outer diameter of a ring, eye or part
+    double wire_m = 0.001;  ///< wire diameter of a hook, ring or eye
     bool operator==(const Fitting&) const = default;
 };
 
@@ -129,8 +129,8 @@ struct Bore {
     double x_m = 0.0;
     double y_m = 0.0;
     double diameter_m = 0.006;
-    double depth_m = 0.01;      ///< along the axis, from the skin
-    double lean_rad = 0.0;      ///< of the axis in the side view, positive: deep end further aft
+    double depth_m = 0.01;  ///< along the axis, from the skin
+    double lean_rad = 0.0;  ///< of the axis in the side view, positive: deep end further aft
     std::string plugMaterial = "lead";
     double plugDensity_kg_m3 = 11340.0;
     double plugLength_m = 0.0;
@@ -160,7 +160,7 @@ struct Lip {
     double width_m = 0.018;      ///< at its widest
     double tipRound_m = 0.006;   ///< length of the rounded end
     double angle_rad = 30.0 * kDegree;
-    double slotX_m = 0.005;      ///< where the middle of the sheet leaves the skin
+    double slotX_m = 0.005;  ///< where the middle of the sheet leaves the skin
     double slotZ_m = -0.005;
     double slotDepth_m = 0.007;  ///< length let into the body
     bool operator==(const Lip&) const = default;
@@ -172,7 +172,7 @@ struct Tie {
     TiePlace place = TiePlace::Body;
     double x_m = 0.0;
     double z_m = 0.0;
-    double upLip_m = 0.008;   ///< from the skin along the lip, for a tie on the lip
+    double upLip_m = 0.008;     ///< from the skin along the lip, for a tie on the lip
     double standOff_m = 0.002;  ///< of the loop above the lip's upper face
     bool operator==(const Tie&) const = default;
 };
@@ -186,7 +186,7 @@ struct LogEntry {
     std::string remarks;
     std::optional<double> mass_kg;
     std::optional<double> pitch_rad;
-    std::optional<double> showing_m;   ///< height of the highest point of the body above the water
+    std::optional<double> showing_m;  ///< height of the highest point of the body above the water
     std::optional<double> sinkHeight_m;
     std::optional<double> sinkTime_s;
     std::optional<double> depth_m;

@@ -18,8 +18,8 @@ class FieldWalk {
     }
     void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
                   double min, double max) {
-        onField_(path_ + "/" + std::string(name), quantity, min, max,
-                 static_cast<double*>(nullptr), &value);
+        onField_(path_ + "/" + std::string(name), quantity, min, max, static_cast<double*>(nullptr),
+                 &value);
     }
     void text(std::string_view, std::string&, size_t) {}
     void flag(std::string_view, bool&) {}

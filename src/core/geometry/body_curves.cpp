@@ -54,11 +54,11 @@ std::optional<Error> checkStations(const Body& body, const std::string& path) {
     for (size_t i = 0; i < s.size(); ++i) {
         const std::string at = path + "/stations/" + std::to_string(i);
         if (i > 0 && s[i].position_m - s[i - 1].position_m < 1e-5) {
-            return Error{"body.stations_out_of_order",
-                         at + "/position",
-                         {std::to_string(i + 1), std::to_string(i)},
-                         {{Quantity::Length, s[i].position_m},
-                          {Quantity::Length, s[i - 1].position_m}}};
+            return Error{
+                "body.stations_out_of_order",
+                at + "/position",
+                {std::to_string(i + 1), std::to_string(i)},
+                {{Quantity::Length, s[i].position_m}, {Quantity::Length, s[i - 1].position_m}}};
         }
         if (s[i].back_m < s[i].belly_m || s[i].widest_m > s[i].back_m + kTouching_m ||
             s[i].widest_m < s[i].belly_m - kTouching_m) {

@@ -74,7 +74,7 @@ struct BodySizes {
     double widestAt_m = 0.0;  ///< x of the greatest width
     double planArea_m2 = 0.0;
     double planMoment_m3 = 0.0;  ///< integral of width x dx, x aft from the nose
-    double fullness = 0.0;  ///< squareness of the sections: 0 ellipse, 1 box, by volume
+    double fullness = 0.0;       ///< squareness of the sections: 0 ellipse, 1 box, by volume
 };
 BodySizes measureBody(const BodyCurves& curves);
 

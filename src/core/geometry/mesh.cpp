@@ -55,8 +55,8 @@ SolidProperties integrateMesh(const TriangleMesh& mesh) {
         const Eigen::Vector3d s = a + b + c;
         volume6 += d;
         first24 += d * s;
-        second120 += d * (a * a.transpose() + b * b.transpose() + c * c.transpose() +
-                          s * s.transpose());
+        second120 +=
+            d * (a * a.transpose() + b * b.transpose() + c * c.transpose() + s * s.transpose());
     }
     SolidProperties p;
     p.volume_m3 = volume6 / 6;
@@ -65,8 +65,7 @@ SolidProperties integrateMesh(const TriangleMesh& mesh) {
     }
     const Eigen::Vector3d local = first24 / 24 / p.volume_m3;
     p.centroid_m = origin + local;
-    const Eigen::Matrix3d c =
-        second120 / 120 - p.volume_m3 * local * local.transpose();
+    const Eigen::Matrix3d c = second120 / 120 - p.volume_m3 * local * local.transpose();
     p.inertia_m5 = c.trace() * Eigen::Matrix3d::Identity() - c;
     return p;
 }

@@ -32,12 +32,14 @@ SkinProperties integrateSkin(const TriangleMesh& mesh);
 /// and the enclosed volume is positive.
 bool isClosedAndOutward(const TriangleMesh& mesh);
 
-/// Mesh of the body with about `lengthwise` rings of `around` points (a multiple of four), each ring
-/// scaled to its exact area and the whole to the exact volume, so that only the shape is approximate.
+/// Mesh of the body with about `lengthwise` rings of `around` points (a multiple of four), each
+/// ring scaled to its exact area and the whole to the exact volume, so that only the shape is
+/// approximate.
 TriangleMesh meshBody(const BodyCurves& curves, double exactVolume_m3, int lengthwise, int around);
 
-/// A flat plate: `outline_m` [n] is a simple polygon in the plane (along, across), counter-clockwise;
-/// it is set at `root` with unit axes `along` and `across`, thickness centred on that plane.
+/// A flat plate: `outline_m` [n] is a simple polygon in the plane (along, across),
+/// counter-clockwise; it is set at `root` with unit axes `along` and `across`, thickness centred on
+/// that plane.
 TriangleMesh meshPlate(const std::vector<Eigen::Vector2d>& outline_m, const Eigen::Vector3d& root_m,
                        const Eigen::Vector3d& along, const Eigen::Vector3d& across,
                        double thickness_m);

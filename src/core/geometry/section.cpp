@@ -37,7 +37,8 @@ void evenParameters(double b, double h, double n, int count, std::vector<double>
     Eigen::Vector2d last(b, 0.0);
     for (int i = 0; i <= kFine; ++i) {
         fine[i] = 0.5 * kPi * i / kFine;
-        const Eigen::Vector2d unit = i == kFine ? Eigen::Vector2d(0, 1) : superellipsePoint(fine[i], n);
+        const Eigen::Vector2d unit =
+            i == kFine ? Eigen::Vector2d(0, 1) : superellipsePoint(fine[i], n);
         const Eigen::Vector2d point(b * unit.x(), h * unit.y());
         along[i] = i == 0 ? 0.0 : along[i - 1] + (point - last).norm();
         last = point;

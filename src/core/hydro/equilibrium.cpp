@@ -36,8 +36,8 @@ Energy evaluateEnergy(const FloatingBody& body, const WaterPlane& plane) {
     e.value = plane.normal.dot(balance) - plane.offset_m * lift;
     e.gradient = {-lift, axes.aft.dot(balance), axes.port.dot(balance)};
     const Eigen::Vector2d first = rho * w.waterplaneMoment_m3;
-    const Eigen::Matrix2d second = rho * w.waterplaneSecond_m4 -
-                                   plane.normal.dot(balance) * Eigen::Matrix2d::Identity();
+    const Eigen::Matrix2d second =
+        rho * w.waterplaneSecond_m4 - plane.normal.dot(balance) * Eigen::Matrix2d::Identity();
     e.hessian << rho * w.waterplaneArea_m2, -first.x(), -first.y(),  //
         -first.x(), second(0, 0), second(0, 1),                      //
         -first.y(), second(1, 0), second(1, 1);
@@ -211,16 +211,14 @@ std::vector<FloatAttitude> findStableAttitudes(const FloatingBody& body,
         }
     }
     if (found.size() > 1) {
-        std::stable_sort(found.begin() + 1, found.end(),
-                         [](const FloatAttitude& a, const FloatAttitude& b) {
-                             return a.energy_J < b.energy_J;
-                         });
-        const double deepest =
-            std::min_element(found.begin(), found.end(),
-                             [](const FloatAttitude& a, const FloatAttitude& b) {
-                                 return a.energy_J < b.energy_J;
-                             })
-                ->energy_J;
+        std::stable_sort(
+            found.begin() + 1, found.end(),
+            [](const FloatAttitude& a, const FloatAttitude& b) { return a.energy_J < b.energy_J; });
+        const double deepest = std::min_element(found.begin(), found.end(),
+                                                [](const FloatAttitude& a, const FloatAttitude& b) {
+                                                    return a.energy_J < b.energy_J;
+                                                })
+                                   ->energy_J;
         for (FloatAttitude& attitude : found) {
             attitude.energy_J -= deepest;
         }

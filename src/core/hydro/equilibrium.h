@@ -41,9 +41,9 @@ double rollOf(const Eigen::Vector3d& up);
 double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up);
 
 /// Follows the energy downhill from an attitude to rest. Potential energy over heave and two tilts,
-/// E/g = m (n.G - d) - rho * integral of (n.r - d) over the submerged volume; damped Newton with the
-/// waterplane stiffness, steps under 0.2 rad, symmetric starts nudged so that an unstable balance is
-/// left. `stable` is false when it did not settle or the stiffness is not positive.
+/// E/g = m (n.G - d) - rho * integral of (n.r - d) over the submerged volume; damped Newton with
+/// the waterplane stiffness, steps under 0.2 rad, symmetric starts nudged so that an unstable
+/// balance is left. `stable` is false when it did not settle or the stiffness is not positive.
 FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up);
 
 /// All stable attitudes, the one reached from level first, then by rising energy. `search` may be a

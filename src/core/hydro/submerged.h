@@ -21,8 +21,8 @@ struct FloatingShape {
     std::vector<SmallPart> parts;
 };
 
-/// The water surface seen from the body: points r with normal . r = offset are on it, those with less
-/// are under it. `normal` is the unit vector of world up in the body frame.
+/// The water surface seen from the body: points r with normal . r = offset are on it, those with
+/// less are under it. `normal` is the unit vector of world up in the body frame.
 struct WaterPlane {
     Eigen::Vector3d normal = Eigen::Vector3d::UnitZ();
     double offset_m = 0.0;
@@ -34,8 +34,8 @@ struct PlaneAxes {
 };
 PlaneAxes planeAxes(const Eigen::Vector3d& normal);
 
-/// Submerged integrals. `moment_m4` is the integral of r over the submerged volume in the body frame;
-/// the waterplane terms are in plane axes about the body origin's foot on the plane.
+/// Submerged integrals. `moment_m4` is the integral of r over the submerged volume in the body
+/// frame; the waterplane terms are in plane axes about the body origin's foot on the plane.
 struct Submerged {
     double volume_m3 = 0.0;
     Eigen::Vector3d moment_m4 = Eigen::Vector3d::Zero();

@@ -13,8 +13,8 @@ double tanakaDensity_kg_m3(double t) {
 }
 
 double eos80SaltTerm_kg_m3(double s, double t) {
-    const double a = 8.24493e-1 +
-                     t * (-4.0899e-3 + t * (7.6438e-5 + t * (-8.2467e-7 + t * 5.3875e-9)));
+    const double a =
+        8.24493e-1 + t * (-4.0899e-3 + t * (7.6438e-5 + t * (-8.2467e-7 + t * 5.3875e-9)));
     const double b = -5.72466e-3 + t * (1.0227e-4 - t * 1.6546e-6);
     return s * (a + b * std::sqrt(s) + 4.8314e-4 * s);
 }
@@ -37,8 +37,8 @@ double eos80Density_kg_m3(double s, double t) {
 double pureWaterViscosity_Pa_s(double temperature_K, double density_kg_m3) {
     const double T = temperature_K / 647.096;
     const double rho = density_kg_m3 / 322.0;
-    const double dilute = 100 * std::sqrt(T) /
-                          (1.67752 + 2.20462 / T + 0.6366564 / (T * T) - 0.241605 / (T * T * T));
+    const double dilute =
+        100 * std::sqrt(T) / (1.67752 + 2.20462 / T + 0.6366564 / (T * T) - 0.241605 / (T * T * T));
     constexpr double H[6][7] = {
         {5.20094e-1, 2.22531e-1, -2.81378e-1, 1.61913e-1, -3.25372e-2, 0, 0},
         {8.50895e-2, 9.99115e-1, -9.06851e-1, 2.57399e-1, 0, 0, 0},

@@ -17,7 +17,8 @@ double eos80Density_kg_m3(double practicalSalinity, double temperature_degC68);
 /// enhancement, recalled). Density in kg/m3.
 double pureWaterViscosity_Pa_s(double temperature_K, double density_kg_m3);
 
-/// Kinematic viscosity, m2/s; salt by the ratio of Sharqawy et al. (2010), eq. 22, +-1.5 %, recalled.
+/// Kinematic viscosity, m2/s; salt by the ratio of Sharqawy et al. (2010), eq. 22, +-1.5 %,
+/// recalled.
 double waterKinematicViscosity_m2_s(double temperature_K, double salinity);
 
 }  // namespace wl

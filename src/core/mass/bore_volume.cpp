@@ -73,8 +73,7 @@ BoreGeometry measureBore(const BodyCurves& body, const Bore& bore) {
             const double angle = 2 * kPi * (k + 0.5) / kAngles;
             const Eigen::Vector3d foot =
                 bottom + r * std::cos(angle) * along + r * std::sin(angle) * across;
-            const double column =
-                distanceToSkin(body, foot, -g.inward, bore.depth_m + 4 * radius);
+            const double column = distanceToSkin(body, foot, -g.inward, bore.depth_m + 4 * radius);
             const double volume = weight * r * radius * 2 * kPi / kAngles * column;
             g.removed_m3 += volume;
             moment += volume * (foot - g.inward * 0.5 * column);
@@ -94,8 +93,8 @@ BoreGeometry measureBore(const BodyCurves& body, const Bore& bore) {
 
     g.wallBeyond_m = distanceToSkin(body, bottom, g.inward, 0.3);
     if (!body.contains(bottom)) {
-        g.wallBeyond_m = distanceToSkin(body, g.mouth_m + g.inward * 1e-6, g.inward, 0.3) -
-                         bore.depth_m;
+        g.wallBeyond_m =
+            distanceToSkin(body, g.mouth_m + g.inward * 1e-6, g.inward, 0.3) - bore.depth_m;
     }
     g.wallBeside_m = 0.3;
     for (int k = 0; k < 8; ++k) {
@@ -110,9 +109,9 @@ BoreGeometry measureBore(const BodyCurves& body, const Bore& bore) {
     g.plugCentroid_m = plugCentroid(g, bore.depth_m, g.plugLength_m);
     g.fillerVolume_m3 = std::max(0.0, g.removed_m3 - g.plugVolume_m3);
     if (g.fillerVolume_m3 > 1e-15) {
-        g.fillerCentroid_m = (g.removed_m3 * g.removedCentroid_m -
-                              g.plugVolume_m3 * g.plugCentroid_m) /
-                             g.fillerVolume_m3;
+        g.fillerCentroid_m =
+            (g.removed_m3 * g.removedCentroid_m - g.plugVolume_m3 * g.plugCentroid_m) /
+            g.fillerVolume_m3;
     }
     return g;
 }

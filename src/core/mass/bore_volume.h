@@ -10,14 +10,14 @@ namespace wl {
 /// inside the body counts, its curved mouth included (polar Gauss rule over the disc, 5 x 8 nodes).
 /// The bottom is flat; a drill point is not counted.
 struct BoreGeometry {
-    bool entersBody = false;         ///< false: there is no skin at this place
+    bool entersBody = false;  ///< false: there is no skin at this place
     Eigen::Vector3d mouth_m = Eigen::Vector3d::Zero();
     Eigen::Vector3d inward = Eigen::Vector3d::UnitZ();  ///< unit vector along the axis
     double removed_m3 = 0.0;
     Eigen::Vector3d removedCentroid_m = Eigen::Vector3d::Zero();
-    double wallBeyond_m = 0.0;       ///< skin left past the bottom, negative: comes out
-    double wallBeside_m = 0.0;       ///< least skin beside the bottom rim, negative: comes out
-    double plugLength_m = 0.0;       ///< held to the depth of the bore
+    double wallBeyond_m = 0.0;  ///< skin left past the bottom, negative: comes out
+    double wallBeside_m = 0.0;  ///< least skin beside the bottom rim, negative: comes out
+    double plugLength_m = 0.0;  ///< held to the depth of the bore
     double plugVolume_m3 = 0.0;
     Eigen::Vector3d plugCentroid_m = Eigen::Vector3d::Zero();
     double fillerVolume_m3 = 0.0;

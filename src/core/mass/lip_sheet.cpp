@@ -10,7 +10,8 @@ namespace wl {
 std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
     const double round = std::min(lip.tipRound_m, lip.length_m);
     const double straight = lip.length_m - round;
-    std::vector<Eigen::Vector2d> outline{{0.0, 0.5 * lip.rootWidth_m}, {0.0, -0.5 * lip.rootWidth_m}};
+    std::vector<Eigen::Vector2d> outline{{0.0, 0.5 * lip.rootWidth_m},
+                                         {0.0, -0.5 * lip.rootWidth_m}};
     if (straight > 1e-9 || round < 1e-9) {
         outline.emplace_back(straight, -0.5 * lip.width_m);
     }

@@ -14,9 +14,9 @@ namespace wl {
 std::vector<Eigen::Vector2d> lipOutline(const Lip& lip);
 
 struct LipSheet {
-    double area_m2 = 0.0;       ///< outside the body
+    double area_m2 = 0.0;  ///< outside the body
     double centroidAlong_m = 0.0;
-    double mass_kg = 0.0;       ///< with the part let into the slot
+    double mass_kg = 0.0;  ///< with the part let into the slot
     double outsideVolume_m3 = 0.0;
     double insideVolume_m3 = 0.0;
     Eigen::Vector3d centreOfMass_m = Eigen::Vector3d::Zero();

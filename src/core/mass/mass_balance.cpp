@@ -21,7 +21,9 @@ struct Sum {
         amount += a;
         moment += a * at;
     }
-    Eigen::Vector3d centre() const { return amount != 0 ? Eigen::Vector3d(moment / amount) : moment; }
+    Eigen::Vector3d centre() const {
+        return amount != 0 ? Eigen::Vector3d(moment / amount) : moment;
+    }
 };
 
 void scaleToVolume(TriangleMesh& mesh, const SolidProperties& solid, double volume_m3) {
@@ -107,10 +109,9 @@ MassBalance computeMassBalance(const Design& design, const BodyInputs& body, dou
             item.centre_m = at;
             const double spread =
                 fitting.weighedMass_kg ? kWeighedPartError_kg : kTypicalMassSpread * mass;
-            item.netDoubt_kg =
-                spread * kHalfWidthToStandard *
-                std::abs(1 - (water_kg_m3 * (1 - sunk) + stockDensity * sunk) /
-                                 fitting.density_kg_m3);
+            item.netDoubt_kg = spread * kHalfWidthToStandard *
+                               std::abs(1 - (water_kg_m3 * (1 - sunk) + stockDensity * sunk) /
+                                                fitting.density_kg_m3);
             wood.add(-stockDensity * volume * sunk, at);
             hardware_kg += mass;
             if (item.displaced_m3 > 0) {

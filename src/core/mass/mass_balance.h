@@ -58,8 +58,8 @@ struct MassBalance {
 
 /// What the balance is made of besides the design itself.
 struct BodyInputs {
-    const BodyCurves& curves;         ///< breadths already scaled to the trusted volume
-    const SolidProperties& solid;     ///< exact, of those curves
+    const BodyCurves& curves;      ///< breadths already scaled to the trusted volume
+    const SolidProperties& solid;  ///< exact, of those curves
     const BodyReckoning& reckoning;
     const TriangleMesh& mesh;
     const TriangleMesh& coarseMesh;

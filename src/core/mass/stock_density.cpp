@@ -62,8 +62,7 @@ BodyReckoning reckonBody(const Stock& stock, double drawnVolume_m3, double water
         case BodyTrust::WeighedDrawnBoth:
             r.usedVolume_m3 = drawnVolume_m3;
             r.usedMass_kg = *r.weighedMass_kg;
-            r.netDoubt_kg =
-                std::hypot(water_kg_m3 * drawnVolume_m3 * volumeShare, weighingError);
+            r.netDoubt_kg = std::hypot(water_kg_m3 * drawnVolume_m3 * volumeShare, weighingError);
             break;
     }
     r.usedDensity_kg_m3 = r.usedMass_kg / r.usedVolume_m3;

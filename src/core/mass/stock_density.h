@@ -27,18 +27,19 @@ DensityEstimate densityInForce(const Stock& stock);
 
 /// What drawing, density and scale together say about the body. All before any hole is drilled.
 struct BodyReckoning {
-    DensityEstimate density;          ///< as measured or from the shelf
+    DensityEstimate density;  ///< as measured or from the shelf
     double drawnVolume_m3 = 0.0;
-    double drawnMass_kg = 0.0;        ///< density x drawn volume
+    double drawnMass_kg = 0.0;  ///< density x drawn volume
     std::optional<double> weighedMass_kg;
     std::optional<double> weighedVolume_m3;  ///< weighed mass / density
-    double disagreement = 0.0;        ///< weighed volume / drawn volume - 1, 0 without weighing
-    double disagreementDoubt = 0.0;   ///< standard uncertainty of it
+    double disagreement = 0.0;       ///< weighed volume / drawn volume - 1, 0 without weighing
+    double disagreementDoubt = 0.0;  ///< standard uncertainty of it
     double usedVolume_m3 = 0.0;
     double usedMass_kg = 0.0;
     double usedDensity_kg_m3 = 0.0;
     double breadthScale = 1.0;  ///< factor on drawn breadths and heights that gives usedVolume
-    double netDoubt_kg = 0.0;   ///< standard uncertainty of (water displaced - body mass), fresh water
+    double netDoubt_kg =
+        0.0;  ///< standard uncertainty of (water displaced - body mass), fresh water
 };
 
 /// Chooses by stock.trust; a trust that needs a weighed body falls back to DrawnVolume without one.

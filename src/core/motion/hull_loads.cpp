@@ -69,8 +69,7 @@ void addLip(Loads& sum, const TowedLip& lip, double alpha) {
     const Eigen::Vector2d place = lip.root_m + alongLip * along;
     addAt(sum, place, normal * down.x(), normal * down.y());
     const double slide = std::cos(incidence);
-    const double edge = (2 * area * kPlateFriction +
-                         kPlateEdge * lip.thickness_m * lip.span_m) *
+    const double edge = (2 * area * kPlateFriction + kPlateEdge * lip.thickness_m * lip.span_m) *
                         slide * std::abs(slide);
     addAt(sum, place, -edge * along.x(), -edge * along.y());
 }
@@ -90,14 +89,13 @@ Eigen::Vector3d addedMassCoefficients(double length_m, double width_m, double he
 double plateNormalCoefficient(double a, double aspect) {
     const double s = std::sin(a);
     const double kp = 2 * kPi * aspect / (2 + std::sqrt(aspect * aspect + 4));
-    const double kv =
-        kp - kp * kp / (kPi * aspect) + 1.6 / std::pow(std::max(aspect, 0.6), 0.8);
+    const double kv = kp - kp * kp / (kPi * aspect) + 1.6 / std::pow(std::max(aspect, 0.6), 0.8);
     const double attached = kp * s * std::cos(a) + kv * s * s;
     constexpr std::array<std::pair<double, double>, 5> broadside{
         {{1, 1.17}, {5, 1.20}, {10, 1.30}, {20, 1.50}, {40, 1.70}}};
     const double c90 = interpolate(broadside, std::max(aspect, 1 / aspect));
-    const double stalled =
-        aspect <= 5 ? c90 * std::min(1.0, 2 * s) : c90 * 0.505 / (0.222 + 0.283 / std::max(s, 1e-9));
+    const double stalled = aspect <= 5 ? c90 * std::min(1.0, 2 * s)
+                                       : c90 * 0.505 / (0.222 + 0.283 / std::max(s, 1e-9));
     const double stallAt = 12 + std::min(33.0, 104 / ((1 + aspect) * (1 + aspect)));
     const double blend = 1 / (1 + std::exp(-(a / kDegree - stallAt) / 4));
     return (1 - blend) * attached + blend * stalled;
@@ -113,13 +111,8 @@ double crossFlowDrag(double heightOverWidth, double squareness) {
 }
 
 double finiteLengthFactor(double slenderness) {
-    constexpr std::array<std::pair<double, double>, 7> table{{{1, 0.533},
-                                                              {2, 0.567},
-                                                              {3, 0.617},
-                                                              {5, 0.617},
-                                                              {10, 0.683},
-                                                              {20, 0.758},
-                                                              {40, 0.817}}};
+    constexpr std::array<std::pair<double, double>, 7> table{
+        {{1, 0.533}, {2, 0.567}, {3, 0.617}, {5, 0.617}, {10, 0.683}, {20, 0.758}, {40, 0.817}}};
     return interpolate(table, slenderness);
 }
 
@@ -144,8 +137,8 @@ Loads computeLoads(const TowedHull& hull, const std::optional<TowedLip>& lip,
     const double w = std::sin(alpha);
 
     const double munkShare =
-        lip ? kMunkBare - kMunkLipLoss *
-                              std::min(1.0, lip->span_m / (kMunkLipFullSpan * hull.width_m))
+        lip ? kMunkBare -
+                  kMunkLipLoss * std::min(1.0, lip->span_m / (kMunkLipFullSpan * hull.width_m))
             : kMunkBare;
     sum.moment_m3 += munkShare * hull.addedMassExcess * hull.volume_m3 * 2 * u * w *
                      std::sqrt(0.5 * (1 + std::abs(u)));
@@ -166,8 +159,7 @@ Loads computeLoads(const TowedHull& hull, const std::optional<TowedLip>& lip,
     if (lip) {
         if (lip->angle_rad >= 30 * kDegree && alpha < 0) {
             const double share = std::min(1.0, (lip->angle_rad / kDegree - 15) / 30);
-            const double wake =
-                kSteepWake * std::clamp((-alpha / kDegree - 20) / 25, 0.0, 1.0);
+            const double wake = kSteepWake * std::clamp((-alpha / kDegree - 20) / 25, 0.0, 1.0);
             addAt(sum, {0.0, hull.centroidZ_m}, wake * lip->chord_m * lip->span_m * share, 0.0);
         }
         addLip(sum, *lip, alpha);

@@ -1,8 +1,8 @@
 // Water loads on a bait towed without sideslip, as a table over the angle of attack.
 //
-// Body frame (x aft, z up). Angle of attack alpha = pitch + path angle, path angle positive when the
-// bait goes down; alpha < 0: nose below the path. Moments positive nose up. Loads are per dynamic
-// pressure q = 1/2 rho U^2: forces in m2, moments in m3.
+// Body frame (x aft, z up). Angle of attack alpha = pitch + path angle, path angle positive when
+// the bait goes down; alpha < 0: nose below the path. Moments positive nose up. Loads are per
+// dynamic pressure q = 1/2 rho U^2: forces in m2, moments in m3.
 #pragma once
 
 #include <array>
@@ -22,8 +22,8 @@ struct TowedHull {
     double planArea_m2 = 0.0;
     double planMoment_m3 = 0.0;
     double wettedArea_m2 = 0.0;
-    double centroidZ_m = 0.0;  ///< height at which the axial drag acts
-    double squareness = 0.0;   ///< 0 elliptic sections, 0.5 slab sides with round edges, 1 box
+    double centroidZ_m = 0.0;      ///< height at which the axial drag acts
+    double squareness = 0.0;       ///< 0 elliptic sections, 0.5 slab sides with round edges, 1 box
     double addedMassExcess = 0.0;  ///< kz - kx, see addedMassCoefficients
 };
 
@@ -54,8 +54,9 @@ struct Loads {
 Eigen::Vector3d addedMassCoefficients(double length_m, double width_m, double height_m);
 
 /// Normal-force coefficient of a flat plate at incidence a in [0, pi/2]: Helmbold slope, Polhamus
-/// leading-edge and Lamar side-edge suction up to stall, Hoerner's flat plate after it, blended over
-/// 4 degrees about a_s = 12 + min(33, 104/(1+AR)^2) degrees (fit to recalled data). Aspect 0.4-2.5.
+/// leading-edge and Lamar side-edge suction up to stall, Hoerner's flat plate after it, blended
+/// over 4 degrees about a_s = 12 + min(33, 104/(1+AR)^2) degrees (fit to recalled data). Aspect
+/// 0.4-2.5.
 double plateNormalCoefficient(double incidence_rad, double aspect);
 
 /// Cross-flow drag coefficient of a section by height / width and squareness (ellipse: White; box:

@@ -27,9 +27,8 @@ struct LineEquations {
         const Eigen::Vector2d across = v - along * t;
         const double acrossSpeed = across.norm();
         const double half = 0.5 * line.waterDensity_kg_m3 * line.diameter_m;
-        const Eigen::Vector2d pull =
-            half * line.normalDrag(acrossSpeed) * acrossSpeed * across +
-            half * kPi * line.tangentialDrag * std::abs(along) * along * t;
+        const Eigen::Vector2d pull = half * line.normalDrag(acrossSpeed) * acrossSpeed * across +
+                                     half * kPi * line.tangentialDrag * std::abs(along) * along * t;
         dy = {t.x(), t.y(), pull.x(), pull.y() - weight_N_m};
     }
 };
@@ -37,8 +36,7 @@ struct LineEquations {
 }  // namespace
 
 double Line::submergedWeight_N_m() const {
-    return (density_kg_m3 - waterDensity_kg_m3) * kPi / 4 * diameter_m * diameter_m *
-           kGravity_m_s2;
+    return (density_kg_m3 - waterDensity_kg_m3) * kPi / 4 * diameter_m * diameter_m * kGravity_m_s2;
 }
 
 double Line::airWeight_N_m() const {

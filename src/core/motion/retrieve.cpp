@@ -123,12 +123,10 @@ void summarise(RetrievePath& path) {
             path.maxDepthFromRod_m = p.fromRod_m;
         }
     }
-    const auto deep = std::count_if(path.points.begin(), path.points.end(),
-                                    [&path](const RetrievePoint& p) {
-                                        return p.depth_m >= 0.9 * path.maxDepth_m;
-                                    });
-    path.shareNearDeepest =
-        path.points.empty() ? 0.0 : double(deep) / double(path.points.size());
+    const auto deep = std::count_if(
+        path.points.begin(), path.points.end(),
+        [&path](const RetrievePoint& p) { return p.depth_m >= 0.9 * path.maxDepth_m; });
+    path.shareNearDeepest = path.points.empty() ? 0.0 : double(deep) / double(path.points.size());
 }
 
 }  // namespace
@@ -167,7 +165,8 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         const Complex place(away, down);
         Match match = stepper.solve(place, x, alpha);
         if (match.size() > kFailure && count == 0) {
-            for (const double guess : {0.0, 0.2, 0.4, 0.7, -0.2}) {  // the first point has no neighbour
+            for (const double guess :
+                 {0.0, 0.2, 0.4, 0.7, -0.2}) {  // the first point has no neighbour
                 Unknowns other{std::log(retrieve.reelSpeed_m_s), guess};
                 const Match attempt = stepper.solve(place, other, alpha);
                 if (attempt.size() < match.size()) {
@@ -182,7 +181,7 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
                 // Near the rod the line is short and steep; a run that has passed its deepest point
                 // and is within a tenth of the cast has told all it can.
                 const bool nearlyIn = away < 0.1 * retrieve.cast_m;
-                path.end = nearlyIn ? RetrieveEnd::ReachedRod
+                path.end = nearlyIn     ? RetrieveEnd::ReachedRod
                            : match.trim ? RetrieveEnd::NoSolution
                                         : RetrieveEnd::NoTrim;
                 break;
@@ -196,8 +195,8 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         }
         alpha = match.trim->alpha_rad;
         const double speed = std::exp(x.lnSpeed);
-        path.points.push_back({away, down - height, time, match.trim->pitch_rad,
-                               match.trim->tension_N, speed});
+        path.points.push_back(
+            {away, down - height, time, match.trim->pitch_rad, match.trim->tension_N, speed});
         const double ahead = count == 0 ? x.path : x.path + 0.5 * (x.path - lastPath);
         lastPath = x.path;
         away -= stepLength * std::cos(ahead);
@@ -206,8 +205,8 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         ++count;
         if (down <= height) {
             path.end = count < 5 ? RetrieveEnd::StaysOnTop : RetrieveEnd::Surfaced;
-            path.points.push_back({away, 0.0, time, match.trim->pitch_rad, match.trim->tension_N,
-                                   speed});
+            path.points.push_back(
+                {away, 0.0, time, match.trim->pitch_rad, match.trim->tension_N, speed});
             break;
         }
     }

@@ -20,8 +20,8 @@ struct Retrieve {
     double startDepth_m = 0.02;
 };
 
-/// How the bait pulls at a speed and path angle; `startAlpha` names the branch it is on. Nothing when
-/// it has no steady attitude.
+/// How the bait pulls at a speed and path angle; `startAlpha` names the branch it is on. Nothing
+/// when it has no steady attitude.
 using PullModel =
     std::function<std::optional<Trim>(double speed_m_s, double path_rad, double startAlpha_rad)>;
 
@@ -35,11 +35,11 @@ struct RetrievePoint {
 };
 
 enum class RetrieveEnd {
-    ReachedRod,    ///< ran to within 3 % of the cast
-    Surfaced,      ///< came up on the way
-    StaysOnTop,    ///< will not go down from the start
-    NoTrim,        ///< no steady attitude at this speed
-    NoSolution,    ///< line and bait could not be matched: no number can be given
+    ReachedRod,  ///< ran to within 3 % of the cast
+    Surfaced,    ///< came up on the way
+    StaysOnTop,  ///< will not go down from the start
+    NoTrim,      ///< no steady attitude at this speed
+    NoSolution,  ///< line and bait could not be matched: no number can be given
     Cancelled
 };
 
@@ -61,9 +61,9 @@ struct RetrievePath {
 RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retrieve& retrieve,
                              double startAlpha_rad, std::stop_token stop = {});
 
-/// Deepest point of a retrieve without line drag or weight and a constant angle `lambda` between path
-/// and line: a logarithmic spiral about the rod tip, started at the distance r0 with the line at the
-/// angle phi0 below the horizontal.
+/// Deepest point of a retrieve without line drag or weight and a constant angle `lambda` between
+/// path and line: a logarithmic spiral about the rod tip, started at the distance r0 with the line
+/// at the angle phi0 below the horizontal.
 double logSpiralDepth_m(double lambda_rad, double r0_m, double phi0_rad, double rodTipHeight_m);
 
 }  // namespace wl

@@ -28,8 +28,7 @@ Pull pullAt(const TowedBait& bait, double q, double alpha, double pitch) {
     Pull p;
     p.aft = q * loads.aft_m2 + (lift - weight) * upX;
     p.up = q * loads.up_m2 + (lift - weight) * upZ;
-    p.moment = q * loads.moment_m3 +
-               moment(bait.centreOfBuoyancy_m, lift * upX, lift * upZ) -
+    p.moment = q * loads.moment_m3 + moment(bait.centreOfBuoyancy_m, lift * upX, lift * upZ) -
                moment(bait.centreOfGravity_m, weight * upX, weight * upZ) -
                moment(bait.tie_m, p.aft, p.up);
     return p;
@@ -67,7 +66,8 @@ std::vector<Trim> findTrims(const TowedBait& bait, double speed_m_s, double path
         const double alpha = i * kDegree;
         const double now = moment(alpha);
         if (last > 0 && now <= 0) {
-            const double root = now == 0 ? alpha : rootBetween(moment, alpha - kDegree, alpha, last, now);
+            const double root =
+                now == 0 ? alpha : rootBetween(moment, alpha - kDegree, alpha, last, now);
             trims.push_back(trimAt(bait, q, root, path_rad));
         }
         last = now;
@@ -125,11 +125,11 @@ FreeFall computeFreeFall(const TowedBait& bait, double restPitch_rad) {
             const double now = sideForce(pitch, path);
             if ((last > 0) != (now > 0)) {
                 const double before = path - sense * kStep;
-                const double root =
-                    sense > 0 ? rootBetween([&](double p) { return sideForce(pitch, p); }, before,
-                                            path, last, now)
-                              : rootBetween([&](double p) { return sideForce(pitch, p); }, path,
-                                            before, now, last);
+                const double root = sense > 0
+                                        ? rootBetween([&](double p) { return sideForce(pitch, p); },
+                                                      before, path, last, now)
+                                        : rootBetween([&](double p) { return sideForce(pitch, p); },
+                                                      path, before, now, last);
                 if (!best || std::abs(root - sense * kPi / 2) < std::abs(*best - sense * kPi / 2)) {
                     best = root;
                 }
@@ -156,8 +156,7 @@ FreeFall computeFreeFall(const TowedBait& bait, double restPitch_rad) {
         }
         const double q = std::abs(heavy_N) / drag;
         const Eigen::Vector2d arm = bait.centreOfBuoyancy_m - bait.centreOfGravity_m;
-        const double righting =
-            lift * (arm.y() * -std::sin(pitch) - arm.x() * std::cos(pitch));
+        const double righting = lift * (arm.y() * -std::sin(pitch) - arm.x() * std::cos(pitch));
         const Eigen::Vector2d& g = bait.centreOfGravity_m;
         const double water = q * (l.moment_m3 - (g.y() * l.aft_m2 - g.x() * l.up_m2));
         return State{water + righting, std::sqrt(2 * q / bait.waterDensity_kg_m3), *path};

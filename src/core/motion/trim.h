@@ -30,12 +30,13 @@ struct Trim {
     double lineAngle_rad = 0.0;
 };
 
-/// All stable attitudes with |alpha| < 90 deg at that speed and path angle: the moment about the tie
-/// is zero and falls with alpha. Static pitch stability with the path held; heave, roll and yaw are
-/// not in it.
+/// All stable attitudes with |alpha| < 90 deg at that speed and path angle: the moment about the
+/// tie is zero and falls with alpha. Static pitch stability with the path held; heave, roll and yaw
+/// are not in it.
 std::vector<Trim> findTrims(const TowedBait& bait, double speed_m_s, double path_rad);
 
-/// The stable attitude reached from `startAlpha` by following the moment; nothing when there is none.
+/// The stable attitude reached from `startAlpha` by following the moment; nothing when there is
+/// none.
 std::optional<Trim> settleTrim(const TowedBait& bait, double speed_m_s, double path_rad,
                                double startAlpha_rad);
 

@@ -54,12 +54,16 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
              LeadPlan& plan) {
     const double most_g = problem.gain_g_mm.dot(problem.mostLength_mm);
     if (plan.missingMass_kg < -kMet_kg) {
-        plan.findings.push_back({"plan.too_heavy_already", Severity::Warning, "/bores/0/plug_length",
+        plan.findings.push_back({"plan.too_heavy_already",
+                                 Severity::Warning,
+                                 "/bores/0/plug_length",
                                  {{Quantity::Mass, -plan.missingMass_kg}}});
         return;
     }
     if (plan.missingMass_kg > kMet_kg) {
-        Finding f{"plan.bores_full", Severity::Warning, "/bores/0/depth",
+        Finding f{"plan.bores_full",
+                  Severity::Warning,
+                  "/bores/0/depth",
                   {{Quantity::Mass, most_g * kGram},
                    {Quantity::Mass, problem.wantedGain_g * kGram},
                    {Quantity::Mass, plan.missingMass_kg}}};
@@ -100,15 +104,15 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
         for (const Bore& bore : design.bores) {
             reach = noseHeavy ? std::max(reach, bore.x_m) : std::min(reach, bore.x_m);
         }
-        plan.findings.push_back({noseHeavy ? "plan.nose_heavy" : "plan.tail_heavy",
-                                 Severity::Warning, "/bores/0/x",
-                                 {{Quantity::Moment, std::abs(plan.missingMoment_kg_m)},
-                                  {Quantity::Length, reach}}});
+        plan.findings.push_back(
+            {noseHeavy ? "plan.nose_heavy" : "plan.tail_heavy",
+             Severity::Warning,
+             "/bores/0/x",
+             {{Quantity::Moment, std::abs(plan.missingMoment_kg_m)}, {Quantity::Length, reach}}});
     }
 }
 
 }  // namespace
-
 
 Eigen::VectorXd solvePlugLengths(const PlugProblem& problem) {
     const auto n = static_cast<unsigned>(problem.gain_g_mm.size());
@@ -211,9 +215,9 @@ Result<LeadPlan> planLead(const Design& design) {
     plan.missingMoment_kg_m =
         aft.dot(wantedMoment - reached->mass.mass_kg * reached->mass.centreOfGravity_m);
     if (std::abs(plan.missingMass_kg) > kMet_kg) {  // judge the trim at the mass that is reached
-        plan.missingMoment_kg_m = reached->mass.mass_kg *
-                                  aft.dot(buoyancyAtWanted(*reached, up, reached->mass.mass_kg) -
-                                          reached->mass.centreOfGravity_m);
+        plan.missingMoment_kg_m =
+            reached->mass.mass_kg * aft.dot(buoyancyAtWanted(*reached, up, reached->mass.mass_kg) -
+                                            reached->mass.centreOfGravity_m);
     }
     explain(design, *empty, problem, plan);
     return plan;

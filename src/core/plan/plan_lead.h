@@ -13,7 +13,8 @@
 namespace wl {
 
 /// Columns of a plug problem, in grams and millimetres so that weights read as bench figures:
-/// gain[j] g of net mass per mm of plug, momentX[j] g mm per mm along the bait, momentY[j] sideways.
+/// gain[j] g of net mass per mm of plug, momentX[j] g mm per mm along the bait, momentY[j]
+/// sideways.
 struct PlugProblem {
     Eigen::VectorXd gain_g_mm;
     Eigen::VectorXd momentX_g;
