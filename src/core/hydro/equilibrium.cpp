@@ -15,7 +15,7 @@ constexpr double kLargestTilt_rad = 0.2;
 constexpr double kSettledArm_m = 1e-9;
 constexpr double kSettledTilt_rad = 1e-7;
 constexpr double kSettledHeave_m = 1e-10;
-constexpr double kSettledVolume_m3 = 1e-14;
+constexpr double kNearWaterline = 0.02;
 constexpr double kUndecidedArm_m = 0.3e-3;
 
 struct Energy {
@@ -76,7 +76,7 @@ double rollOf(const Eigen::Vector3d& up) {
     return std::atan2(up.y(), up.z());
 }
 
-double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up) {
+double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double within_m3) {
     double low = 1e9, high = -1e9;
     for (const TriangleMesh& hull : body.shape.hulls) {
         for (const Eigen::Vector3d& v : hull.vertices_m) {
@@ -96,7 +96,7 @@ double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up) {
         const Submerged wet = computeSubmerged(body.shape, {up, offset});
         const double error = wet.volume_m3 - wanted;
         (error > 0 ? high : low) = offset;
-        if (std::abs(error) < kSettledVolume_m3) {
+        if (std::abs(error) < within_m3) {
             break;
         }
         double next = wet.waterplaneArea_m2 > 0 ? offset - error / wet.waterplaneArea_m2 : low;
@@ -108,12 +108,17 @@ double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up) {
     return offset;
 }
 
-FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up) {
+FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
+                         std::optional<double> nearOffset_m) {
     // A nudge of a twentieth of a degree off any exact balance.
     const PlaneAxes startAxes = planeAxes(up);
     WaterPlane plane;
     plane.normal = (up + 7e-4 * startAxes.aft + 9e-4 * startAxes.port).normalized();
-    plane.offset_m = findWaterline(body, plane.normal);
+    // Newton finds the waterline itself; it only needs to start near it.
+    plane.offset_m = nearOffset_m
+                         ? *nearOffset_m
+                         : findWaterline(body, plane.normal,
+                                         kNearWaterline * body.mass_kg / body.waterDensity_kg_m3);
 
     Energy now = evaluateEnergy(body, plane);
     const double massScale = std::max(body.mass_kg, 1e-9);
@@ -205,7 +210,7 @@ std::vector<FloatAttitude> findStableAttitudes(const FloatingBody& body,
         if (!rough.stable || (i > 0 && alreadyFound(rough.plane.normal))) {
             continue;
         }
-        const FloatAttitude rest = settleFrom(body, rough.plane.normal);
+        const FloatAttitude rest = settleFrom(body, rough.plane.normal, rough.plane.offset_m);
         if (rest.stable && !alreadyFound(rest.plane.normal)) {
             found.push_back(rest);
         }

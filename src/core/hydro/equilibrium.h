@@ -1,7 +1,7 @@
 // Where a buoyant body comes to rest in still water: every stable attitude, in three dimensions.
 #pragma once
 
-#include <stop_token>
+#include <optional>
 #include <vector>
 
 #include <Eigen/Core>
@@ -37,14 +37,17 @@ double pitchOf(const Eigen::Vector3d& up);
 double rollOf(const Eigen::Vector3d& up);
 
 /// Plane offset at which the submerged volume carries the mass in that attitude. The body must be
-/// buoyant (mass < density x whole volume); otherwise the offset just covers it.
-double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up);
+/// buoyant (mass < density x whole volume); otherwise the offset just covers it. Found to
+/// `within_m3` of volume.
+double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double within_m3 = 1e-14);
 
 /// Follows the energy downhill from an attitude to rest. Potential energy over heave and two tilts,
 /// E/g = m (n.G - d) - rho * integral of (n.r - d) over the submerged volume; damped Newton with
 /// the waterplane stiffness, steps under 0.2 rad, symmetric starts nudged so that an unstable
 /// balance is left. `stable` is false when it did not settle or the stiffness is not positive.
-FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up);
+/// `nearOffset` saves looking for the waterline when one nearby is known.
+FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
+                         std::optional<double> nearOffset_m = std::nullopt);
 
 /// All stable attitudes, the one reached from level first, then by rising energy. `search` may be a
 /// coarser mesh of the same body used to look for them; each is finished on `body`.
