@@ -12,11 +12,11 @@ QString tr(const char* text) {
 
 void addStations(const Design& design, const Derived& d, TankView view,
                  std::vector<TankHandle>& out) {
-    const std::vector<Station>& stations = design.pieces.front().body.stations;
+    const std::vector<Station>& stations = design.body.stations;
     const double scale = d.reckoning.breadthScale;
     for (size_t i = 0; i < stations.size(); ++i) {
         const Station& s = stations[i];
-        const QString path = QStringLiteral("/pieces/0/body/stations/%1/").arg(i);
+        const QString path = QStringLiteral("/body/stations/%1/").arg(i);
         if (view == TankView::Side) {
             for (const bool back : {true, false}) {
                 const double z = scale * (back ? s.back_m : s.belly_m);

@@ -3,15 +3,13 @@
 #include <algorithm>
 #include <cmath>
 
-#include <Eigen/Geometry>
-
 #include "core/base/units.h"
+#include "core/check_cuts.h"
 
 namespace wl {
 namespace {
 
 // Limits of the bench (common practice, no source).
-constexpr double kLeastWall_m = 0.001;
 constexpr double kLipMuchWider = 1.3;
 constexpr double kWidestAhead = 0.20, kWidestBehind = 0.55;
 constexpr double kLeanShown_rad = 1.5 * kDegree;
@@ -33,7 +31,7 @@ void checkBody(const Derived& d, std::vector<Finding>& out) {
     if (widest < kWidestAhead || widest > kWidestBehind) {
         out.push_back({"body.widest_point",
                        Severity::Note,
-                       "/pieces/0/body/stations/0/half_width",
+                       "/body/stations/0/half_width",
                        {{Quantity::Fraction, widest}}});
     }
 }
@@ -86,83 +84,6 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
                            path + "/x",
                            {length(at.x())},
                            {f.name}});
-        }
-    }
-}
-
-double segmentDistance(const Eigen::Vector3d& p, const Eigen::Vector3d& q, const Eigen::Vector3d& r,
-                       const Eigen::Vector3d& s) {
-    const Eigen::Vector3d u = q - p, v = s - r, w = p - r;
-    const double a = u.dot(u), b = u.dot(v), c = v.dot(v), e = u.dot(w), f = v.dot(w);
-    const double det = a * c - b * b;
-    double t = det > 1e-18 ? std::clamp((b * f - c * e) / det, 0.0, 1.0) : 0.0;
-    double k = c > 0 ? std::clamp((b * t + f) / c, 0.0, 1.0) : 0.0;
-    t = a > 0 ? std::clamp((b * k - e) / a, 0.0, 1.0) : 0.0;
-    return (w + t * u - k * v).norm();
-}
-
-void checkBores(const Design& design, const Derived& d, std::vector<Finding>& out) {
-    for (size_t i = 0; i < design.bores.size(); ++i) {
-        const Bore& bore = design.bores[i];
-        const BoreGeometry& g = d.mass.bores[i];
-        const std::string path = itemPath("bores", i);
-        if (!g.entersBody) {
-            out.push_back({"bore.misses_body",
-                           Severity::Error,
-                           path + "/x",
-                           {length(bore.x_m)},
-                           {bore.name}});
-            continue;
-        }
-        const double wall = std::min(g.wallBeyond_m, g.wallBeside_m);
-        const double cured = bore.depth_m + g.wallBeyond_m - 2 * kLeastWall_m;
-        std::vector<ProposedEdit> shallower;
-        if (cured > 0.001 && cured < bore.depth_m) {
-            shallower.push_back({"edit.bore_depth", {{path + "/depth", cured}}, {length(cured)}});
-        }
-        if (g.wallBeyond_m <= 0) {
-            out.push_back({"bore.comes_out",
-                           Severity::Error,
-                           path + "/depth",
-                           {length(bore.depth_m), length(-g.wallBeyond_m)},
-                           {bore.name},
-                           shallower});
-        } else if (wall < kLeastWall_m) {
-            const bool beyond = g.wallBeyond_m <= g.wallBeside_m;
-            out.push_back({beyond ? "bore.thin_beyond" : "bore.thin_beside",
-                           wall < 0 ? Severity::Error : Severity::Warning,
-                           path + (beyond ? "/depth" : "/diameter"),
-                           {length(std::max(0.0, wall)), length(kLeastWall_m)},
-                           {bore.name},
-                           beyond ? shallower : std::vector<ProposedEdit>{}});
-        }
-        if (bore.plugLength_m > bore.depth_m) {
-            out.push_back({"bore.plug_too_long",
-                           Severity::Warning,
-                           path + "/plug_length",
-                           {length(bore.plugLength_m), length(bore.depth_m)},
-                           {bore.name},
-                           {{"edit.plug_length",
-                             {{path + "/plug_length", bore.depth_m}},
-                             {length(bore.depth_m)}}}});
-        }
-        for (size_t k = 0; k < i; ++k) {
-            const Bore& other = design.bores[k];
-            const BoreGeometry& o = d.mass.bores[k];
-            if (!o.entersBody) {
-                continue;
-            }
-            const double between =
-                segmentDistance(g.mouth_m, g.mouth_m + g.inward * bore.depth_m, o.mouth_m,
-                                o.mouth_m + o.inward * other.depth_m) -
-                0.5 * (bore.diameter_m + other.diameter_m);
-            if (between < kLeastWall_m) {
-                out.push_back({"bore.meets_bore",
-                               between < 0 ? Severity::Error : Severity::Warning,
-                               path + "/x",
-                               {length(between)},
-                               {bore.name, other.name}});
-            }
         }
     }
 }
@@ -299,7 +220,9 @@ std::vector<Finding> checkDesign(const Design& design, const Derived& d) {
     checkBody(d, out);
     checkStock(design, d, out);
     checkFittings(design, d, out);
-    checkBores(design, d, out);
+    checkCuts(design, d, out);
+    checkMake(design, d, out);
+    checkJoints(design, d, out);
     checkLip(design, d, out);
     checkRest(design, d, out);
     return out;

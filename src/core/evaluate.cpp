@@ -10,8 +10,7 @@
 namespace wl {
 namespace {
 
-constexpr int kFineRings = 64, kFineAround = 40;
-constexpr int kCoarseRings = 20, kCoarseAround = 16;
+constexpr int kSkinRings = 64, kSkinAround = 40;
 // Projected wire length of a hook in hook lengths, and of a ring in diameters (assumed).
 constexpr double kHookWireLengths = 2.2;
 constexpr double kRingWireLengths = 2.0;
@@ -49,6 +48,17 @@ TowedBait buildTowed(const Design& design, const Derived& d) {
                        d.mass.lip.area_m2 / design.lip.length_m,
                        design.lip.thickness_m,
                        design.lip.angle_rad};
+    }
+    // A sloped face does a lip's work when there is none: the same plate, root at its upper edge.
+    if (!lip && design.body.noseFace.present && design.body.noseFace.angle_rad < kPi / 2) {
+        const FaceCut face = measureEndFace(d.curves, true);
+        if (face.area_m2 > 0) {
+            lip = TowedLip{{face.top_m.x(), face.top_m.z()},
+                           face.height_m,
+                           face.area_m2 / face.height_m,
+                           0.0,
+                           design.body.noseFace.angle_rad};
+        }
     }
     std::vector<TowedPart> parts;
     for (const Fitting& fitting : design.fittings) {
@@ -119,8 +129,11 @@ void findRest(Derived& d) {
             d.pitch_rad = rest.pitch_rad;
             d.roll_rad = rest.roll_rad;
             d.attitudeDecided = true;
-            for (const Eigen::Vector3d& v : d.mass.shape.hulls.front().vertices_m) {
-                d.showing_m = std::max(d.showing_m, rest.plane.normal.dot(v) - rest.plane.offset_m);
+            for (size_t i = 0; i < d.parts.size(); ++i) {
+                for (const Eigen::Vector3d& v : d.mass.shape.hulls[i].vertices_m) {
+                    d.showing_m =
+                        std::max(d.showing_m, rest.plane.normal.dot(v) - rest.plane.offset_m);
+                }
             }
         }
     } else if (d.freeFall.steady && d.state == RestState::Sinks) {
@@ -159,41 +172,153 @@ double wantedMassFor(const Brief& brief, const Derived& d) {
 
 namespace {
 
+void findAlone(Derived& d) {
+    if (d.parts.size() < 2) {
+        return;
+    }
+    for (const PieceBalance& piece : d.mass.pieces) {
+        PieceAlone alone;
+        const double full_kg = d.waterDensity_kg_m3 * piece.displacedVolume_m3;
+        alone.net_kg = full_kg - piece.mass_kg;
+        alone.spare = full_kg > 0 ? alone.net_kg / full_kg : 0.0;
+        if (alone.net_kg > kNoNet_kg) {
+            const FloatingBody body{piece.coarseShape, piece.mass_kg, piece.centreOfGravity_m,
+                                    d.waterDensity_kg_m3};
+            const FloatAttitude rest = settleFrom(body, Eigen::Vector3d::UnitZ());
+            alone.pitch_rad = rest.pitch_rad;
+            alone.roll_rad = rest.roll_rad;
+            alone.decided = rest.stable;
+        } else {
+            const SubmergedAttitude hang =
+                hangUnderWater(piece.centreOfGravity_m, piece.centreOfBuoyancy_m);
+            alone.pitch_rad = hang.pitch_rad;
+            alone.roll_rad = hang.roll_rad;
+            alone.decided = hang.decided;
+        }
+        d.alone.push_back(alone);
+    }
+}
+
+// Water runs to the lowest part of the hollow it can reach, at the attitude the bait then takes.
+void findWaterlogged(const Design& design, Derived& d) {
+    if (design.make.kind != MakeKind::Printed || !design.make.print.leaks) {
+        return;
+    }
+    double hollow = 0;
+    FloatingShape inside;
+    for (const BodyPart& part : d.parts) {
+        hollow += part.material.hollow_m3;
+        if (!part.material.inside.triangles.empty()) {
+            inside.hulls.push_back(part.material.inside);
+        }
+    }
+    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    for (const double after_s : {1800.0, 3600.0, 7200.0, 14400.0}) {
+        const auto taken = waterTaken_m3(design.make.print, hollow, d.waterDensity_kg_m3, after_s);
+        if (!taken || inside.hulls.empty()) {
+            return;
+        }
+        Waterlogged w;
+        w.after_s = after_s;
+        w.water_kg = d.waterDensity_kg_m3 * *taken;
+        const double mass = d.mass.mass_kg + w.water_kg;
+        w.spare = (full_kg - mass) / full_kg;
+        w.floats = mass < full_kg;
+        Eigen::Vector3d up = upInBody(d.pitch_rad, d.roll_rad);
+        // Infill takes its share of every litre, so the level stands as if the hollow were open.
+        const double share = 1 - design.make.print.infill;
+        FloatingBody level{inside, *taken / share, Eigen::Vector3d::Zero(), 1.0};
+        for (int pass = 0; pass < 6; ++pass) {
+            const Submerged wet = computeSubmerged(inside, {up, findWaterline(level, up, 1e-10)});
+            const Eigen::Vector3d at = wet.volume_m3 > 0
+                                           ? Eigen::Vector3d(wet.moment_m4 / wet.volume_m3)
+                                           : d.mass.centreOfGravity_m;
+            const Eigen::Vector3d centre =
+                (d.mass.mass_kg * d.mass.centreOfGravity_m + w.water_kg * at) / mass;
+            if (w.floats) {
+                const FloatingBody body{d.mass.coarseShape, mass, centre, d.waterDensity_kg_m3};
+                up = settleFrom(body, up).plane.normal;
+            } else {
+                const SubmergedAttitude hang = hangUnderWater(centre, d.mass.centreOfBuoyancy_m);
+                w.attitudeDecided = hang.decided;
+                up = upInBody(hang.pitch_rad, hang.roll_rad);
+            }
+        }
+        w.pitch_rad = pitchOf(up);
+        d.waterlogged.push_back(w);
+    }
+}
+
 Result<Derived> evaluateUnguarded(const Design& design) {
-    const Piece& piece = design.pieces.front();
-    const std::string bodyPath = "/pieces/0/body";
-    const Result<BodyCurves> drawn = BodyCurves::build(piece.body, bodyPath);
-    if (!drawn) {
-        return drawn.error();
+    const std::string bodyPath = "/body";
+    Result<BodyCurves> curves = BodyCurves::build(design.body, bodyPath);
+    if (!curves) {
+        return curves.error();
     }
     Derived d;
     d.waterDensity_kg_m3 = waterDensity_kg_m3(design.brief.temperature_K, design.brief.salinity);
     d.waterViscosity_m2_s =
         waterKinematicViscosity_m2_s(design.brief.temperature_K, design.brief.salinity);
-    const SolidProperties drawnSolid = integrateSections(drawn->function());
-    d.reckoning = reckonBody(piece.stock, drawnSolid.volume_m3, d.waterDensity_kg_m3);
-    if (!(d.reckoning.breadthScale > 0.3 && d.reckoning.breadthScale < 3.0)) {
-        return Error{"stock.weighed_absurd",
-                     "/pieces/0/stock/weighed_body",
-                     {},
-                     {{Quantity::Volume, d.reckoning.usedVolume_m3},
-                      {Quantity::Volume, d.reckoning.drawnVolume_m3}}};
+    d.curves = std::move(curves).value();
+    AsMade made;
+    for (int pass = 0; pass < 2; ++pass) {
+        Result<std::vector<JointCut>> joints = layOutJoints(design, d.curves);
+        if (!joints) {
+            return joints.error();
+        }
+        d.joints = std::move(joints).value();
+        Result<std::vector<BodyPart>> parts =
+            makeParts(design, d.curves, d.joints, d.reckoning.breadthScale);
+        if (!parts) {
+            return parts.error();
+        }
+        d.parts = std::move(parts).value();
+        made = chainAsMade(design, d.curves, d.parts);
+        if (pass > 0) {
+            break;
+        }
+        DensityEstimate density;
+        density.density_kg_m3 = made.mass_kg / made.volume_m3;
+        density.uncertainty_kg_m3 = made.doubtShare * density.density_kg_m3;
+        d.reckoning =
+            reckonBody(design.pieces.front().stock, density, made.volume_m3, d.waterDensity_kg_m3);
+        if (!(d.reckoning.breadthScale > 0.3 && d.reckoning.breadthScale < 3.0)) {
+            return Error{"stock.weighed_absurd",
+                         "/pieces/0/stock/weighed_body",
+                         {},
+                         {{Quantity::Volume, d.reckoning.usedVolume_m3},
+                          {Quantity::Volume, d.reckoning.drawnVolume_m3}}};
+        }
+        if (d.reckoning.breadthScale == 1.0) {
+            break;
+        }
+        Result<BodyCurves> used =
+            BodyCurves::build(scaledBreadths(design.body, d.reckoning.breadthScale), bodyPath);
+        if (!used) {
+            return used.error();
+        }
+        d.curves = std::move(used).value();
     }
-    Result<BodyCurves> used =
-        BodyCurves::build(scaledBreadths(piece.body, d.reckoning.breadthScale), bodyPath);
-    if (!used) {
-        return used.error();
-    }
-    d.curves = std::move(used).value();
-    d.solid = integrateSections(d.curves.function());
     d.sizes = measureBody(d.curves);
-    d.mesh = meshBody(d.curves, d.solid.volume_m3, kFineRings, kFineAround);
+    if (d.parts.size() == 1) {
+        d.solid = d.parts.front().solid;
+        d.mesh = d.parts.front().mesh;
+    } else {
+        d.solid = integratePiece(d.curves, {});
+        d.mesh = meshPiece(d.curves, {}, d.solid.volume_m3, kSkinRings, kSkinAround);
+    }
     d.skin = integrateSkin(d.mesh);
-    const TriangleMesh coarse = meshBody(d.curves, d.solid.volume_m3, kCoarseRings, kCoarseAround);
-    d.mass = computeMassBalance(design, {d.curves, d.solid, d.reckoning, d.mesh, coarse},
-                                d.waterDensity_kg_m3);
+    for (const BodyPart& part : d.parts) {
+        d.skin.area_m2 += part.appendage ? integrateSkin(part.mesh).area_m2 : 0.0;
+    }
+    d.mass = computeMassBalance(
+        design,
+        {d.curves, d.reckoning, d.reckoning.usedMass_kg / made.mass_kg, d.parts, d.joints, d.skin},
+        d.waterDensity_kg_m3);
     d.towed = buildTowed(design, d);
     findRest(d);
+    findAlone(d);
+    findWaterlogged(design, d);
     d.wantedMass_kg = wantedMassFor(design.brief, d);
     d.findings = checkDesign(design, d);
     return d;

@@ -12,6 +12,8 @@
 #include "core/geometry/body_curves.h"
 #include "core/geometry/mesh.h"
 #include "core/hydro/equilibrium.h"
+#include "core/joint/joint_layout.h"
+#include "core/mass/body_parts.h"
 #include "core/mass/mass_balance.h"
 #include "core/motion/retrieve.h"
 #include "core/motion/trim.h"
@@ -22,15 +24,38 @@ namespace wl {
 enum class RestState { Floats, Suspends, Sinks };
 inline constexpr double kSuspendSpeed_m_s = 0.05;
 
+/// One piece let go by itself: of the chain, or an appendage.
+struct PieceAlone {
+    double net_kg = 0.0;  ///< displaced mass - mass, positive floats
+    double spare = 0.0;
+    double pitch_rad = 0.0;  ///< floating from level, or hanging under water
+    double roll_rad = 0.0;
+    bool decided = true;
+};
+
+/// What leaking has done to a printed bait after a time under water.
+struct Waterlogged {
+    double after_s = 0.0;
+    double water_kg = 0.0;
+    double spare = 0.0;
+    double pitch_rad = 0.0;
+    bool floats = true;
+    bool attitudeDecided = true;
+};
+
 /// Everything known without towing: under 8 ms for a bait of a dozen stations.
 struct Derived {
-    BodyCurves curves;  ///< of the body in force (drawn, or rescaled to the weighed volume)
-    SolidProperties solid;
+    BodyCurves curves;      ///< of the body in force (drawn, or rescaled to the weighed volume)
+    SolidProperties solid;  ///< uncut body
     BodySizes sizes;
     BodyReckoning reckoning;
     SkinProperties skin;
-    TriangleMesh mesh;  ///< bare body
+    TriangleMesh mesh;  ///< bare body, uncut
+    std::vector<JointCut> joints;
+    std::vector<BodyPart> parts;  ///< chain first, then appendages
     MassBalance mass;
+    std::vector<PieceAlone> alone;         ///< of each part, when there are several
+    std::vector<Waterlogged> waterlogged;  ///< of a leaking print
     double waterDensity_kg_m3 = 0.0;
     double waterViscosity_m2_s = 0.0;
     double net_kg = 0.0;      ///< displaced mass - mass, positive floats
@@ -51,7 +76,7 @@ struct Derived {
     std::vector<Finding> findings;
 };
 
-/// Errors: those of BodyCurves::build. Same design, same bytes.
+/// Errors: those of BodyCurves::build, layOutJoints and makeParts. Same design, same bytes.
 Result<Derived> evaluate(const Design& design);
 
 /// Results of towing: up to 20 ms.

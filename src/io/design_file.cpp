@@ -6,6 +6,9 @@
 #include <sstream>
 
 #include "core/design/describe.h"
+#include "core/geometry/mesh.h"
+#include "io/base64.h"
+#include "io/mesh_bytes.h"
 #include "io/migrate.h"
 
 namespace wl {
@@ -37,6 +40,18 @@ class Writer {
     template <class E, size_t N>
     void choice(std::string_view name, E& value, const std::array<std::string_view, N>& names) {
         (*out_)[std::string(name)] = names[static_cast<size_t>(value)];
+    }
+    void mesh(std::string_view name, SharedMesh& value, size_t) {
+        if (value) {
+            (*out_)[std::string(name)] = {
+                {"vertices_mm_float32", toBase64(vertexBytes(*value.mesh))},
+                {"triangles_uint32", toBase64(triangleBytes(*value.mesh))}};
+        }
+    }
+    void bytes(std::string_view name, SharedBytes& value, size_t) {
+        if (value) {
+            (*out_)[std::string(name)] = toBase64(*value.bytes);
+        }
     }
     template <class T>
     void group(std::string_view name, T& value) {
@@ -120,6 +135,51 @@ class Reader {
             }
         }
         fail("file.unknown_choice", name);
+    }
+    void mesh(std::string_view name, SharedMesh& value, size_t maxTriangles) {
+        value = {};
+        const Json* found = take(std::string(name));
+        if (found == nullptr || found->is_null()) {
+            return;
+        }
+        std::optional<std::string> parts[2];
+        const char* const keys[] = {"vertices_mm_float32", "triangles_uint32"};
+        for (int i = 0; i < 2; ++i) {
+            if (found->is_object() && found->size() == 2 && found->contains(keys[i]) &&
+                (*found)[keys[i]].is_string()) {
+                parts[i] = fromBase64((*found)[keys[i]].get_ref<const std::string&>());
+            }
+        }
+        std::optional<TriangleMesh> read;
+        if (parts[0] && parts[1]) {
+            read = meshFromBytes(*parts[0], *parts[1]);
+        }
+        if (!read || !isClosedAndOutward(*read)) {
+            fail("file.bad_solid", name);
+        } else if (read->triangles.size() > maxTriangles) {
+            fail("file.too_many", name, {{Quantity::Number, double(maxTriangles)}});
+        } else {
+            value.mesh = std::make_shared<const TriangleMesh>(std::move(*read));
+        }
+    }
+    void bytes(std::string_view name, SharedBytes& value, size_t maxBytes) {
+        value = {};
+        const Json* found = take(std::string(name));
+        if (found == nullptr || found->is_null()) {
+            return;
+        }
+        if (!found->is_string()) {
+            fail("file.wrong_type", name);
+            return;
+        }
+        std::optional<std::string> read = fromBase64(found->get_ref<const std::string&>());
+        if (!read) {
+            fail("file.wrong_type", name);
+        } else if (read->size() > maxBytes) {
+            fail("file.too_long", name, {{Quantity::Number, double(maxBytes)}});
+        } else {
+            value.bytes = std::make_shared<const std::string>(std::move(*read));
+        }
     }
     template <class T>
     void group(std::string_view name, T& value) {

@@ -11,8 +11,8 @@
 namespace wl {
 
 inline constexpr std::string_view kFormatName = "wade-line-design";
-inline constexpr int kFormatVersion = 2;
-inline constexpr size_t kLargestFileBytes = 4u << 20;
+inline constexpr int kFormatVersion = 3;
+inline constexpr size_t kLargestFileBytes = 32u << 20;
 
 /// The design as file text: two-space JSON, keys in a fixed order, a final newline.
 std::string writeDesign(const Design& design);
@@ -20,7 +20,8 @@ std::string writeDesign(const Design& design);
 /// Reads file text of this or an older version. Missing fields keep their defaults. Errors:
 /// "file.too_large", "file.not_json" (words: where), "file.not_ours", "file.too_new" (values:
 /// found, known), and with the path of the place "file.unknown_key", "file.wrong_type",
-/// "file.out_of_range", "file.unknown_choice", "file.too_many", "file.too_few", "file.too_long".
+/// "file.out_of_range", "file.unknown_choice", "file.bad_solid", "file.too_many", "file.too_few",
+/// "file.too_long".
 Result<Design> readDesign(std::string_view text);
 
 /// Whole-file reading with errors "file.cannot_open", "file.too_large" and those of readDesign.

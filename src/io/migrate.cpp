@@ -31,13 +31,33 @@ std::optional<Error> piecesFromSingleBody(Json& json) {
     return std::nullopt;
 }
 
+// The shape belongs to the whole bait; pieces are lengths of it.
+std::optional<Error> bodyOutOfPiece(Json& json) {
+    if (!json.contains("pieces")) {
+        return std::nullopt;
+    }
+    Json& pieces = json["pieces"];
+    if (!pieces.is_array() || pieces.size() != 1 || !pieces[0].is_object()) {
+        return Error{"file.wrong_type", "/pieces", {}, {}};
+    }
+    if (pieces[0].contains("body")) {
+        json["body"] = pieces[0]["body"];
+        pieces[0].erase("body");
+    }
+    return std::nullopt;
+}
+
 }  // namespace
 
 std::optional<Error> migrate(Json& json, int fromVersion) {
+    std::optional<Error> error;
     if (fromVersion < 2) {
-        return piecesFromSingleBody(json);
+        error = piecesFromSingleBody(json);
     }
-    return std::nullopt;
+    if (fromVersion < 3 && !error) {
+        error = bodyOutOfPiece(json);
+    }
+    return error;
 }
 
 }  // namespace wl

@@ -13,6 +13,7 @@ namespace wl {
 /// 1 -> 2: a design had one `body` and one `stock` at the top; they move into the first of
 /// `pieces`.
 ///         `lip.angle_from_vertical_deg` becomes `lip.angle_deg`, measured from the body axis.
+/// 2 -> 3: the one piece's `body` moves to the top; pieces keep their name and stock.
 std::optional<Error> migrate(nlohmann::ordered_json& json, int fromVersion);
 
 }  // namespace wl

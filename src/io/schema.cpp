@@ -37,6 +37,19 @@ class SchemaWriter {
     void choice(std::string_view name, E&, const std::array<std::string_view, N>& names) {
         properties_[std::string(name)] = {{"enum", names}};
     }
+    void mesh(std::string_view name, SharedMesh&, size_t maxTriangles) {
+        const Json text{{"type", "string"}, {"contentEncoding", "base64"}};
+        properties_[std::string(name)] = {
+            {"type", "object"},
+            {"description", "closed, outward; at most " + std::to_string(maxTriangles) +
+                                " triangles; little endian"},
+            {"additionalProperties", false},
+            {"properties", {{"vertices_mm_float32", text}, {"triangles_uint32", text}}}};
+    }
+    void bytes(std::string_view name, SharedBytes&, size_t maxBytes) {
+        properties_[std::string(name)] = {
+            {"type", "string"}, {"contentEncoding", "base64"}, {"maxLength", maxBytes / 3 * 4 + 4}};
+    }
     template <class T>
     void group(std::string_view name, T& value) {
         properties_[std::string(name)] = objectSchema(value);

@@ -118,7 +118,7 @@ void Sheet::sideTemplate(const QPointF& nose) {
     p_.setPen(centre);
     p_.drawLine(at(-0.008, 0), at(L + 0.008, 0));
     const double tallest = mm(d_.sizes.maxHeight_m);
-    for (size_t i = 0; i < design_.pieces[0].body.stations.size(); ++i) {
+    for (size_t i = 0; i < design_.body.stations.size(); ++i) {
         const Section s = d_.curves.at(d_.curves.knots()[i]);
         p_.setPen(line(0.12));
         p_.drawLine(at(s.x_m, s.back_m), at(s.x_m, s.belly_m));

@@ -38,6 +38,8 @@ constexpr std::array kRows{
         WL_TR("The file holds something other than the number, text or list expected here.")},
     Row{"file.out_of_range", WL_TR("%1 stands here; from %2 to %3 is taken.")},
     Row{"file.unknown_choice", WL_TR("The file names a choice this version does not know.")},
+    Row{"file.bad_solid", WL_TR("The imported solid in the file is damaged: it is not a closed "
+                                "surface. Import it again.")},
     Row{"file.too_many", WL_TR("The list is longer than the %1 entries taken.")},
     Row{"file.too_few", WL_TR("The list is shorter than the %1 entries needed.")},
     Row{"file.too_long", WL_TR("This text is longer than the %1 bytes taken.")},
@@ -55,6 +57,8 @@ constexpr std::array kRows{
         WL_TR("The body has no thickness. Give the stations a half-width and a height.")},
     Row{"body.widest_point", WL_TR("Widest at %1 of the length; a third back is usual, a quarter "
                                    "on turned gliders, half on layered lipless baits.")},
+    Row{"body.face_takes_all",
+        WL_TR("The end face at %1 takes off half the body or more. Move it nearer the end.")},
     // Stock
     Row{"stock.disagrees",
         WL_TR("The weighed body (%1) and the drawing (%2) disagree by %3 in volume, more than the "
@@ -75,6 +79,46 @@ constexpr std::array kRows{
     Row{"bore.thin_beside", WL_TR("%w1 leaves %1 of wall beside it; %2 is the least.")},
     Row{"bore.plug_too_long", WL_TR("%w1: a plug of %1 stands out of a hole %2 deep.")},
     Row{"bore.meets_bore", WL_TR("%w1 and %w2 leave %1 of wall between them.")},
+    Row{"cut.meets_cut", WL_TR("%w1 and %w2 leave %1 of wall between them.")},
+    Row{"feature.misses_body", WL_TR("%w1: there is no skin at %1 from the nose to cut into.")},
+    Row{"feature.comes_out", WL_TR("%w1: %1 deep comes out through the skin.")},
+    Row{"feature.thin_wall", WL_TR("%w1 leaves %1 of wall; %2 is the least.")},
+    // Making
+    Row{"make.no_layers", WL_TR("A layered body needs its sheets. Add the first one.")},
+    Row{"make.not_round",
+        WL_TR("A turned body is round, but some stations are not. The lathe will make them so.")},
+    Row{"make.layers_short", WL_TR("The sheets make %1 together, the body is drawn %2 wide. What "
+                                   "they do not reach is left out of the mass.")},
+    Row{"make.cavity_no_layer", WL_TR("There is no sheet %1 for this cavity; there are %2.")},
+    Row{"make.cavity_wall", WL_TR("Cavity %w1 leaves %1 of wall; %2 is the least.")},
+    Row{"make.groove_wall", WL_TR("The groove between the halves leaves %1 of wall; %2 is the "
+                                  "least.")},
+    Row{"make.print_solid", WL_TR("A shell of %1 leaves no hollow: it prints solid.")},
+    Row{"make.leak_unknown",
+        WL_TR("How fast it leaks cannot be told: %1 wet and %2 dry do not fit the hollow. Weigh it "
+              "before and after a soak.")},
+    Row{"make.leaks", WL_TR("Unsealed seams let in %1 in %2: spare falls to %3. Seal them.")},
+    Row{"make.leaks_and_sinks",
+        WL_TR("Unsealed seams let in %1 in %2, and it sinks (spare %3). Seal them.")},
+    // Joints
+    Row{"joint.pieces_differ", WL_TR("There are %1 pieces and %2 joints: there must be one piece "
+                                     "more than joints.")},
+    Row{"joint.off_the_body",
+        WL_TR("%w1 at %1 is not on the body. Move it between nose and tail.")},
+    Row{"joint.out_of_order",
+        WL_TR("%w1 at %1 meets the joint ahead of it. Move it aft or cut less bevel.")},
+    Row{"joint.in_end_face", WL_TR("%w1 at %1 lies where the end of the body is cut off.")},
+    Row{"joint.uneven_bevels", WL_TR("%w1 has bevels of %1 and %2: uneven faces make it swing to "
+                                     "one side first.")},
+    Row{"joint.pin_too_long", WL_TR("%w1: a pin of %1 in a body %2 deep there.")},
+    Row{"joint.pocket_wall", WL_TR("%w1: the pocket leaves %1 of wood; %2 is the least.")},
+    Row{"joint.pocket_into", WL_TR("%w1 and %w2 leave %1 of wood between them.")},
+    Row{"joint.wood_on_metal",
+        WL_TR("%w1: metal rubs on wood and holds it to %1. Widen the pocket or move the pin "
+              "towards the gap.")},
+    Row{"joint.stiff", WL_TR("%w1 opens %1 only. Give it more gap or bevel.")},
+    Row{"piece.sinks_alone", WL_TR("%w1 alone sinks (%1 heavy) while the whole bait does not.")},
+    Row{"piece.floats_alone", WL_TR("%w1 alone floats (%1 spare) while the whole bait does not.")},
     // Lip and tie
     Row{"lip.longer_than_bait", WL_TR("A lip of %1 is longer than the bait (%2).")},
     Row{"lip.much_wider",
@@ -136,6 +180,9 @@ constexpr std::array kRows{
     Row{"edit.slot_z", WL_TR("Slot at height %1")},
     Row{"edit.tie_up_lip", WL_TR("Tie %1 up the lip")},
     Row{"edit.cast", WL_TR("Cast %1")},
+    Row{"edit.make_round", WL_TR("Make every station round")},
+    Row{"edit.even_bevels", WL_TR("Both faces at %1")},
+    Row{"edit.pin_length", WL_TR("Cut the pin to %1")},
     Row{"internal.numeric",
         WL_TR("The reckoning failed on these numbers. Undo the last change; the design is kept.")},
 };

@@ -13,7 +13,7 @@ Design varied(std::mt19937& random) {
     std::uniform_real_distribution<double> unit(-1, 1);
     Design d = demoDesign();
     const double breadth = 1 + 0.1 * unit(random);
-    for (Station& s : d.pieces[0].body.stations) {
+    for (Station& s : d.body.stations) {
         s.halfWidth_m *= breadth;
     }
     d.brief.retrieveSpeed_m_s *= 1 + 0.15 * unit(random);

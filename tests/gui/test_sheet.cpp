@@ -89,7 +89,7 @@ TEST_CASE("a sheet that cannot be made says why") {
     CHECK(writeBenchSheet(demoDesign(), "/no/such/folder/x.pdf", Bench::Metric)->code ==
           "file.cannot_write");
     Design crossing = demoDesign();
-    crossing.pieces[0].body.stations[3].belly_m = 0.02;
+    crossing.body.stations[3].belly_m = 0.02;
     QTemporaryDir folder;
     CHECK(writeBenchSheet(crossing, folder.filePath("x.pdf"), Bench::Inch)->code ==
           "body.profiles_cross");

@@ -126,7 +126,7 @@ TEST_CASE("dragging a station on the drawing is one step of undo") {
     const auto handles = tank.handles();
     int back = -1;
     for (int i = 0; i < int(handles.size()); ++i) {
-        if (handles[size_t(i)].fields[0].first == "/pieces/0/body/stations/4/back") {
+        if (handles[size_t(i)].fields[0].first == "/body/stations/4/back") {
             back = i;
         }
     }
@@ -139,8 +139,7 @@ TEST_CASE("dragging a station on the drawing is one step of undo") {
     }
     QTest::mouseRelease(&tank, Qt::LeftButton, {}, from + QPoint(0, -32));
     settle(o.window);
-    CHECK(o.design().pieces[0].body.stations[4].back_m >
-          before.pieces[0].body.stations[4].back_m + 0.001);
+    CHECK(o.design().body.stations[4].back_m > before.body.stations[4].back_m + 0.001);
     CHECK(o.derived().solid.volume_m3 > volume);
     CHECK(o.window.bench().document.undoStack()->count() == 1);
     QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
@@ -212,17 +211,17 @@ TEST_CASE("tables edit, add, remove, and keep a bad cell as typed") {
     auto* view = o.window.findChild<QTableView*>("stations");
     const QModelIndex cell = view->model()->index(3, 3);
     CHECK(view->model()->setData(cell, "11.5", Qt::EditRole));
-    CHECK(o.design().pieces[0].body.stations[3].halfWidth_m == Approx(0.0115));
+    CHECK(o.design().body.stations[3].halfWidth_m == Approx(0.0115));
     CHECK_FALSE(view->model()->setData(cell, "wide", Qt::EditRole));
     CHECK(view->model()->data(cell, Qt::DisplayRole).toString().contains("wide"));
     CHECK(o.window.findChild<QLabel*>("stationsFault")->text().contains("not a measure"));
-    CHECK(o.design().pieces[0].body.stations[3].halfWidth_m == Approx(0.0115));
+    CHECK(o.design().body.stations[3].halfWidth_m == Approx(0.0115));
     view->setCurrentIndex(view->model()->index(2, 0));
     o.click("insertStation");
-    CHECK(o.design().pieces[0].body.stations.size() == 10);
+    CHECK(o.design().body.stations.size() == 10);
     view->setCurrentIndex(view->model()->index(3, 0));
     o.click("removeStation");
-    CHECK(o.design().pieces[0].body.stations.size() == 9);
+    CHECK(o.design().body.stations.size() == 9);
     const size_t parts = o.design().fittings.size();
     o.window.rail().choose(Step::Fittings);
     auto* shelf = o.window.findChild<QComboBox*>("addFitting");
@@ -239,7 +238,7 @@ TEST_CASE("tables edit, add, remove, and keep a bad cell as typed") {
 TEST_CASE("profiles that cross keep the last bait on screen and say why") {
     Open o;
     Design d = o.design();
-    d.pieces[0].body.stations[4].belly_m = 0.015;
+    d.body.stations[4].belly_m = 0.015;
     o.window.bench().document.submit(d, "crossing");
     settle(o.window);
     REQUIRE(o.window.bench().results()->error);

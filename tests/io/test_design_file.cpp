@@ -8,6 +8,7 @@
 #include "core/design/fields.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
+#include "io/mesh_bytes.h"
 #include "io/report.h"
 #include "io/schema.h"
 #include "io/shelf.h"
@@ -49,12 +50,43 @@ TEST_CASE("version 1 files open: one body becomes the first piece, the lip angle
     INFO((old.ok() ? std::string() : old.error().code + " " + old.error().path));
     REQUIRE(old.ok());
     REQUIRE(old->pieces.size() == 1);
-    CHECK(old->pieces[0].body.stations.size() == 5);
+    CHECK(old->body.stations.size() == 5);
     CHECK(old->pieces[0].stock.material == "balsa");
     CHECK(old->lip.angle_rad == Approx(35 * kDegree));
     const Result<Design> saved = readDesign(writeDesign(*old));
     REQUIRE(saved.ok());
     CHECK(writeDesign(*saved) == writeDesign(*old));
+}
+
+TEST_CASE("version 2 files open: the shape moves from the piece to the bait") {
+    const Result<Design> old =
+        loadDesign(std::string(WL_SOURCE_DIR) + "/tests/io/files/v2_bait.wade");
+    INFO((old.ok() ? std::string() : old.error().code + " " + old.error().path));
+    REQUIRE(old.ok());
+    CHECK(old->body.stations.size() == 9);
+    CHECK(old->pieces[0].stock.weighedBody_kg == Approx(7.31e-3));
+    CHECK(evaluated(*old).spare == Approx(0.14).margin(0.002));
+}
+
+TEST_CASE("an imported solid and a kept picture come back byte for byte") {
+    Design d = demoDesign();
+    const TriangleMesh mesh = roundedForFile(ellipsoidMesh(0.04, 0.01, 0.012, 12, 16));
+    d.body.solid.mesh = std::make_shared<const TriangleMesh>(mesh);
+    std::string bytes;
+    for (int i = 0; i < 1000; ++i) {
+        bytes += static_cast<char>(i * 37);
+    }
+    for (const size_t size : {0u, 1u, 2u, 3u, 1000u}) {
+        d.trace.picture.bytes = std::make_shared<const std::string>(bytes.substr(0, size));
+        const Result<Design> back = readDesign(writeDesign(d));
+        REQUIRE(back.ok());
+        CHECK(back->body.solid == d.body.solid);
+        CHECK((size == 0 || back->trace.picture == d.trace.picture));
+    }
+    TriangleMesh open = mesh;
+    open.triangles.pop_back();
+    d.body.solid.mesh = std::make_shared<const TriangleMesh>(open);
+    CHECK(readDesign(writeDesign(d)).error().code == "file.bad_solid");
 }
 
 TEST_CASE("the published schema is the one the reader follows, and the example obeys it") {
@@ -65,8 +97,8 @@ TEST_CASE("the published schema is the one the reader follows, and the example o
         CHECK(schema["properties"].contains(key));
     }
     // Every numeric field of the design stands in the schema with its unit.
-    const auto& station = schema["properties"]["pieces"]["items"]["properties"]["body"]
-                                ["properties"]["stations"]["items"]["properties"];
+    const auto& station =
+        schema["properties"]["body"]["properties"]["stations"]["items"]["properties"];
     CHECK(station.contains("half_width_mm"));
     CHECK(station["fullness_above"]["minimum"] == 1.0);
 }
@@ -83,7 +115,7 @@ TEST_CASE("the report gives every derived number with its unit and no value that
     CHECK(report.json.find("null") == std::string::npos);
     CHECK(makeReport(demoDesign()).json == report.json);
     Design crossing = demoDesign();
-    crossing.pieces[0].body.stations[3].belly_m = 0.02;
+    crossing.body.stations[3].belly_m = 0.02;
     const Report refused = makeReport(crossing);
     CHECK(refused.hasError);
     CHECK(nlohmann::json::parse(refused.json)["error"]["code"] == "body.profiles_cross");

@@ -27,8 +27,8 @@ TEST_CASE("bad files are refused with place and reason") {
     CHECK(refusal("hello") == "file.not_json ");
     CHECK(refusal("[]") == "file.not_ours ");
     CHECK(refusal("{\"format\": \"other\", \"version\": 1}") == "file.not_ours ");
-    CHECK(refusal(with("\"version\": 2", "\"version\": 99")) == "file.too_new /version");
-    CHECK(refusal(with("\"version\": 2", "\"version\": 0")) == "file.not_ours /version");
+    CHECK(refusal(with("\"version\": 3", "\"version\": 99")) == "file.too_new /version");
+    CHECK(refusal(with("\"version\": 3", "\"version\": 0")) == "file.not_ours /version");
     CHECK(refusal(with("\"cast_length_m\": 26.0", "\"cast_length_m\": -26")) ==
           "file.out_of_range /brief/cast_length_m");
     CHECK(refusal(with("\"cast_length_m\": 26.0", "\"cast_length_m\": 1e999")) == "file.not_json ");
@@ -38,14 +38,14 @@ TEST_CASE("bad files are refused with place and reason") {
           "file.unknown_key /brief/cast_length_ft");
     CHECK(refusal(with("\"wanted_state\": \"float\"", "\"wanted_state\": \"hover\"")) ==
           "file.unknown_choice /brief/wanted_state");
-    CHECK(refusal(std::string(5u << 20, ' ')) == "file.too_large ");
+    CHECK(refusal(std::string(33u << 20, ' ')) == "file.too_large ");
     CHECK(refusal(std::string(100000, '[')) == "file.not_ours ");
     std::string many = "{\"format\": \"wade-line-design\", \"version\": 2, \"bores\": [";
     for (int i = 0; i < 21; ++i) {
         many += i ? ",{}" : "{}";
     }
     CHECK(refusal(many + "]}") == "file.too_many /bores");
-    CHECK(refusal(R"({"format": "wade-line-design", "version": 2, "pieces": []})") ==
+    CHECK(refusal(R"({"format": "wade-line-design", "version": 3, "pieces": []})") ==
           "file.too_few /pieces");
 }
 

@@ -54,7 +54,7 @@ Eigen::Vector3d volumeCentroid(const Mesh& mesh) {
 TEST_CASE("the demo body's volume, area and centroid agree with CGAL within 0.1 %") {
     const Derived d = evaluated(demoDesign());
     // A finer surface, not scaled to our own volume: inscribed rings at 300 x 200.
-    TriangleMesh fine = meshBody(d.curves, 0.0, 300, 200);
+    TriangleMesh fine = meshPiece(d.curves, {}, 0.0, 300, 200);
     const Mesh mesh = toCgal(fine);
     REQUIRE(CGAL::is_closed(mesh));
     CHECK(d.solid.volume_m3 == Approx(pmp::volume(mesh)).epsilon(1e-3));

@@ -24,6 +24,17 @@ Body ellipsoidBody(double a, double b, double c, int count, bool cosineSteps) {
     return body;
 }
 
+Body barBody(double length, double b, double c) {
+    Body bar = ellipsoidBody(0.5 * length, b, c, 9, false);
+    for (Station& s : bar.stations) {
+        s.back_m = c;
+        s.belly_m = -c;
+        s.halfWidth_m = b;
+    }
+    bar.nose = bar.tail = EndShape::Pointed;
+    return bar;
+}
+
 TriangleMesh boxMesh(double L, double B, double H, double z0, double y0) {
     TriangleMesh m;
     for (int i = 0; i < 8; ++i) {
@@ -38,7 +49,7 @@ TriangleMesh boxMesh(double L, double B, double H, double z0, double y0) {
 TriangleMesh ellipsoidMesh(double a, double b, double c, int along, int around) {
     const Result<BodyCurves> curves = BodyCurves::build(ellipsoidBody(a, b, c, 33, true), "/body");
     REQUIRE(curves.ok());
-    TriangleMesh mesh = meshBody(*curves, 4.0 / 3 * kPi * a * b * c, along, around);
+    TriangleMesh mesh = meshPiece(*curves, {}, 4.0 / 3 * kPi * a * b * c, along, around);
     for (Eigen::Vector3d& v : mesh.vertices_m) {
         v.x() -= a;
     }

@@ -10,6 +10,9 @@ namespace wl::test {
 /// Ellipsoid with the given semi-axes typed as `count` stations at equal steps or cosine steps.
 Body ellipsoidBody(double a_m, double b_m, double c_m, int count, bool cosineSteps);
 
+/// A straight bar of elliptic section, half-width b, half-height c, typed as nine stations.
+Body barBody(double length_m, double b_m, double c_m);
+
 /// Box [0,L] x [-B/2,B/2] x [z0,z0+H] as a closed mesh.
 TriangleMesh boxMesh(double length_m, double breadth_m, double height_m, double z0_m,
                      double y0_m = 0.0);

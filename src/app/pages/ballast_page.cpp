@@ -19,7 +19,7 @@ void addBore(Workbench& bench) {
     Design next = bench.design();
     Bore bore;
     bore.name = "bore " + std::to_string(next.bores.size() + 1);
-    const Result<BodyCurves> curves = BodyCurves::build(next.pieces.front().body, "");
+    const Result<BodyCurves> curves = BodyCurves::build(next.body, "");
     if (curves) {
         // Between the last bore and the tail, half the body deep, on a half millimetre.
         const double from = next.bores.empty() ? 0.15 * curves->length_m() : next.bores.back().x_m;

@@ -15,7 +15,7 @@ static QString tr(const char* text) {
 namespace {
 
 std::vector<Station>& stationsOf(Design& d) {
-    return d.pieces.front().body.stations;
+    return d.body.stations;
 }
 
 // A station half-way to the next (or to the one before, at the tail), on the present skin.
@@ -28,7 +28,7 @@ void insertStation(Workbench& bench, int row) {
     const size_t at = std::clamp<size_t>(size_t(std::max(row, 0)) + 1, 1, s.size() - 1);
     Station fresh = s[at - 1];
     fresh.position_m = 0.5 * (s[at - 1].position_m + s[at].position_m);
-    const Result<BodyCurves> curves = BodyCurves::build(next.pieces.front().body, "");
+    const Result<BodyCurves> curves = BodyCurves::build(next.body, "");
     if (curves) {
         const Section skin = curves->atX(fresh.position_m);
         fresh.back_m = skin.back_m;
@@ -106,9 +106,8 @@ QWidget* makeBodyPage(Workbench& bench) {
         number(tr("Full below"), "fullness_below", Quantity::Number),
     };
     auto* table = new RecordTable(
-        bench, "stations", "/pieces/0/body/stations",
-        [](const Design& d) { return int(d.pieces.front().body.stations.size()); },
-        std::move(columns),
+        bench, "stations", "/body/stations",
+        [](const Design& d) { return int(d.body.stations.size()); }, std::move(columns),
         {{"insertStation", tr("Insert a station"),
           [&bench](int row) { insertStation(bench, row); }},
          {"removeStation", tr("Remove"), [&bench](int row) { removeStation(bench, row); }}});
@@ -117,13 +116,11 @@ QWidget* makeBodyPage(Workbench& bench) {
     auto* ends = new Form(bench, tr("The body"));
     const QStringList shapes{tr("round"), tr("pointed")};
     ends->choice(
-        tr("Nose"), "noseShape", shapes,
-        [](const Design& d) { return int(d.pieces.front().body.nose); },
-        [](Design& d, int i) { d.pieces.front().body.nose = EndShape(i); });
+        tr("Nose"), "noseShape", shapes, [](const Design& d) { return int(d.body.nose); },
+        [](Design& d, int i) { d.body.nose = EndShape(i); });
     ends->choice(
-        tr("Tail"), "tailShape", shapes,
-        [](const Design& d) { return int(d.pieces.front().body.tail); },
-        [](Design& d, int i) { d.pieces.front().body.tail = EndShape(i); });
+        tr("Tail"), "tailShape", shapes, [](const Design& d) { return int(d.body.tail); },
+        [](Design& d, int i) { d.body.tail = EndShape(i); });
     ends->readout(tr("Volume"), [&bench](const Results& r) {
         return bench.text(Quantity::Volume, r.derived->solid.volume_m3);
     });

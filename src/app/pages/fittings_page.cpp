@@ -38,7 +38,7 @@ void addFromShelf(Workbench& bench, int index) {
     Design next = bench.design();
     Fitting f = starterShelf().fittings[size_t(index)].item;
     f.name = freeName(next, f.name);
-    const Result<BodyCurves> curves = BodyCurves::build(next.pieces.front().body, "");
+    const Result<BodyCurves> curves = BodyCurves::build(next.body, "");
     if (curves) {
         const double x = 0.4 * curves->length_m();
         const Section s = curves->atX(x);

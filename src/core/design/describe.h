@@ -3,7 +3,8 @@
 //
 // A visitor has: number(name, Quantity, double&, min, max), optional(name, Quantity,
 // optional<double>&, min, max), text(name, string&, maxBytes), flag(name, bool&),
-// choice(name, Enum&, names), group(name, T&), list(name, vector<T>&, minCount, maxCount).
+// choice(name, Enum&, names), group(name, T&), list(name, vector<T>&, minCount, maxCount),
+// mesh(name, SharedMesh&, maxTriangles), bytes(name, SharedBytes&, maxBytes).
 // min and max are SI and inclusive.
 #pragma once
 
@@ -19,11 +20,23 @@ namespace wl {
 inline constexpr std::array<std::string_view, 3> kWantedStates{"float", "suspend", "sink"};
 inline constexpr std::array<std::string_view, 3> kLineKinds{"nylon", "fluorocarbon", "braid"};
 inline constexpr std::array<std::string_view, 2> kEndShapes{"round", "pointed"};
-inline constexpr std::array<std::string_view, 2> kDensitySources{"sample", "shelf"};
+inline constexpr std::array<std::string_view, 4> kDensitySources{"sample", "shelf", "blank", "mix"};
 inline constexpr std::array<std::string_view, 3> kBodyTrusts{"drawn_volume", "weighed_volume",
                                                              "weighed_and_drawn"};
-inline constexpr std::array<std::string_view, 6> kFittingKinds{
-    "treble", "split_ring", "screw_eye", "twisted_eye", "glass_eye", "other"};
+inline constexpr std::array<std::string_view, 9> kFittingKinds{
+    "treble", "split_ring", "screw_eye",    "twisted_eye", "glass_eye",
+    "other",  "sheet_fin",  "bristle_tail", "soft_tail"};
+inline constexpr std::array<std::string_view, 5> kMakeKinds{"carved", "turned", "layered", "cast",
+                                                            "printed"};
+inline constexpr std::array<std::string_view, 3> kGrains{"along", "across", "upright"};
+inline constexpr std::array<std::string_view, 2> kMixBys{"volume", "mass"};
+inline constexpr std::array<std::string_view, 2> kHingeKinds{"pin", "linked_eyes"};
+inline constexpr std::array<std::string_view, 3> kPocketIns{"none", "front_piece", "rear_piece"};
+inline constexpr std::array<std::string_view, 5> kFeatureKinds{"eye_socket", "slot", "saw_groove",
+                                                               "pilot_hole", "pocket"};
+inline constexpr std::array<std::string_view, 5> kFeatureFroms{"belly", "back", "side", "nose",
+                                                               "tail"};
+inline constexpr std::array<std::string_view, 3> kFeatureFills{"water", "air", "glue"};
 inline constexpr std::array<std::string_view, 2> kBoreFrom{"belly", "back"};
 inline constexpr std::array<std::string_view, 3> kCoatKinds{"sealer", "paint", "clear"};
 inline constexpr std::array<std::string_view, 2> kTiePlaces{"body", "lip"};
@@ -31,6 +44,9 @@ inline constexpr std::array<std::string_view, 2> kLogKinds{"tank", "water"};
 
 inline constexpr size_t kNameBytes = 200;
 inline constexpr size_t kNotesBytes = 20000;
+inline constexpr size_t kMostTriangles = 400000;
+inline constexpr size_t kMostPictureBytes = 8u << 20;
+inline constexpr size_t kMostPieces = 5;
 inline constexpr double kLongestBait_m = 0.6;
 inline constexpr double kHeaviestBait_kg = 5.0;
 
@@ -67,10 +83,51 @@ void describe(V& v, Station& s) {
 }
 
 template <class V>
+void describe(V& v, EndFace& f) {
+    using Q = Quantity;
+    v.flag("present", f.present);
+    v.number("x", Q::Length, f.x_m, 0.0, kLongestBait_m);
+    v.number("angle", Q::Angle, f.angle_rad, 20.0 * kDegree, 160.0 * kDegree);
+    v.number("cup_depth", Q::Length, f.cupDepth_m, 0.0, 0.05);
+    v.number("cup_reach", Q::Fraction, f.cupShare, 0.05, 0.98);
+}
+
+template <class V>
+void describe(V& v, SizeLocks& l) {
+    v.flag("length", l.length);
+    v.flag("width", l.width);
+    v.flag("height", l.height);
+}
+
+template <class V>
 void describe(V& v, Body& b) {
     v.choice("nose", b.nose, kEndShapes);
     v.choice("tail", b.tail, kEndShapes);
     v.list("stations", b.stations, 4, 60);
+    v.group("nose_face", b.noseFace);
+    v.group("tail_face", b.tailFace);
+    v.group("locks", b.locks);
+    v.flag("use_solid", b.useSolid);
+    v.mesh("solid", b.solid, kMostTriangles);
+}
+
+template <class V>
+void describe(V& v, PicturePoint& p) {
+    using Q = Quantity;
+    v.number("across", Q::Fraction, p.across, -1.0, 2.0);
+    v.number("down", Q::Fraction, p.down, -10.0, 10.0);
+}
+
+template <class V>
+void describe(V& v, Trace& t) {
+    v.text("picture_path", t.picturePath, 4096);
+    v.bytes("picture", t.picture, kMostPictureBytes);
+    v.number("known_length", Quantity::Length, t.knownLength_m, 0.001, 2.0);
+    v.list("scale", t.scale, 0, 2);
+    v.list("axis", t.axis, 0, 2);
+    v.list("back", t.back, 0, 60);
+    v.list("belly", t.belly, 0, 60);
+    v.flag("shown", t.shown);
 }
 
 template <class V>
@@ -85,6 +142,14 @@ void describe(V& v, SampleBlock& s) {
 }
 
 template <class V>
+void describe(V& v, RoundBlank& b) {
+    using Q = Quantity;
+    v.number("length", Q::Length, b.length_m, 0.005, 2.0);
+    v.number("diameter", Q::Length, b.diameter_m, 0.002, 0.3);
+    v.number("mass", Q::Mass, b.mass_kg, 1e-5, 20.0);
+}
+
+template <class V>
 void describe(V& v, Stock& s) {
     using Q = Quantity;
     v.text("material", s.material, kNameBytes);
@@ -92,6 +157,8 @@ void describe(V& v, Stock& s) {
     v.number("shelf_density", Q::Density, s.shelfDensity_kg_m3, 20.0, 3000.0);
     v.number("shelf_spread", Q::Fraction, s.shelfSpread, 0.0, 0.9);
     v.group("sample", s.sample);
+    v.group("blank", s.blank);
+    v.number("moisture_spread", Q::Fraction, s.moistureSpread, 0.0, 0.3);
     v.optional("weighed_body", Q::Mass, s.weighedBody_kg, 1e-4, kHeaviestBait_kg);
     v.number("weighed_body_error", Q::Mass, s.weighedBodyError_kg, 1e-7, 1e-2);
     v.choice("trust", s.trust, kBodyTrusts);
@@ -101,8 +168,140 @@ void describe(V& v, Stock& s) {
 template <class V>
 void describe(V& v, Piece& p) {
     v.text("name", p.name, kNameBytes);
-    v.group("body", p.body);
+    v.flag("own_stock", p.ownStock);
     v.group("stock", p.stock);
+}
+
+template <class V>
+void describe(V& v, Halves& h) {
+    using Q = Quantity;
+    v.flag("used", h.used);
+    v.number("groove_width", Q::Length, h.grooveWidth_m, 0.0, 0.02);
+    v.number("groove_height", Q::Length, h.grooveHeight_m, 0.0, 0.05);
+    v.number("groove_from", Q::Length, h.grooveFrom_m, 0.0, kLongestBait_m);
+    v.number("groove_to", Q::Length, h.grooveTo_m, 0.0, kLongestBait_m);
+    v.number("groove_z", Q::Length, h.grooveZ_m, -0.3, 0.3);
+    v.number("groove_filler_density", Q::Density, h.grooveDensity_kg_m3, 0.0, 12000.0);
+}
+
+template <class V>
+void describe(V& v, Layer& l) {
+    using Q = Quantity;
+    v.text("material", l.material, kNameBytes);
+    v.number("thickness", Q::Length, l.thickness_m, 2e-4, 0.05);
+    v.number("density", Q::Density, l.density_kg_m3, 20.0, 12000.0);
+}
+
+template <class V>
+void describe(V& v, Cavity& c) {
+    using Q = Quantity;
+    v.number("layer", Q::Number, c.layer, 1.0, 40.0);
+    v.number("x", Q::Length, c.x_m, 0.0, kLongestBait_m);
+    v.number("z", Q::Length, c.z_m, -0.3, 0.3);
+    v.number("length", Q::Length, c.length_m, 5e-4, 0.3);
+    v.number("height", Q::Length, c.height_m, 5e-4, 0.2);
+    v.number("filler_density", Q::Density, c.density_kg_m3, 0.0, 20000.0);
+}
+
+template <class V>
+void describe(V& v, ResinMix& m) {
+    using Q = Quantity;
+    v.number("resin_density", Q::Density, m.resinDensity_kg_m3, 500.0, 3000.0);
+    v.number("filler_density", Q::Density, m.fillerDensity_kg_m3, 30.0, 12000.0);
+    v.number("filler_share", Q::Fraction, m.fillerShare, 0.0, 0.75);
+    v.choice("by", m.by, kMixBys);
+    v.number("trapped_air", Q::Fraction, m.trappedAir, 0.0, 0.3);
+    v.number("share_error", Q::Fraction, m.shareError, 0.0, 0.3);
+    v.number("trapped_air_error", Q::Fraction, m.trappedAirError, 0.0, 0.3);
+    v.number("wanted_density", Q::Density, m.wantedDensity_kg_m3, 100.0, 3000.0);
+}
+
+template <class V>
+void describe(V& v, Print& p) {
+    using Q = Quantity;
+    v.text("material", p.material, kNameBytes);
+    v.number("density", Q::Density, p.density_kg_m3, 500.0, 8000.0);
+    v.number("shell", Q::Length, p.shell_m, 2e-4, 0.02);
+    v.number("infill", Q::Fraction, p.infill, 0.0, 1.0);
+    v.flag("leaks", p.leaks);
+    v.number("dry_mass", Q::Mass, p.dryMass_kg, 1e-4, kHeaviestBait_kg);
+    v.number("wet_mass", Q::Mass, p.wetMass_kg, 1e-4, kHeaviestBait_kg);
+    v.number("soak", Q::Time, p.soak_s, 1.0, 86400.0);
+}
+
+template <class V>
+void describe(V& v, Make& m) {
+    using Q = Quantity;
+    v.choice("kind", m.kind, kMakeKinds);
+    v.choice("grain", m.grain, kGrains);
+    v.group("halves", m.halves);
+    v.number("glue_film", Q::Thickness, m.glueFilm_m, 0.0, 0.002);
+    v.number("glue_density", Q::Density, m.glueDensity_kg_m3, 500.0, 3000.0);
+    v.list("layers", m.layers, 0, 40);
+    v.list("cavities", m.cavities, 0, 40);
+    v.group("mix", m.mix);
+    v.group("print", m.print);
+}
+
+template <class V>
+void describe(V& v, Joint& j) {
+    using Q = Quantity;
+    v.text("name", j.name, kNameBytes);
+    v.choice("kind", j.kind, kHingeKinds);
+    v.number("x", Q::Length, j.x_m, 0.0, kLongestBait_m);
+    v.number("gap", Q::Length, j.gap_m, 0.0, 0.03);
+    v.number("bevel_front", Q::Angle, j.bevelFront_rad, 0.0, 60.0 * kDegree);
+    v.number("bevel_rear", Q::Angle, j.bevelRear_rad, 0.0, 60.0 * kDegree);
+    v.number("pin_aft", Q::Length, j.pinAft_m, -0.02, 0.02);
+    v.number("pin_diameter", Q::Length, j.pinDiameter_m, 2e-4, 0.01);
+    v.number("pin_length", Q::Length, j.pinLength_m, 1e-3, 0.2);
+    v.choice("pocket", j.pocket, kPocketIns);
+    v.number("pocket_width", Q::Length, j.pocketWidth_m, 2e-4, 0.1);
+    v.number("pocket_height", Q::Length, j.pocketHeight_m, 2e-4, 0.2);
+    v.number("pocket_depth", Q::Length, j.pocketDepth_m, 2e-4, 0.05);
+    v.number("shank_width", Q::Length, j.shankWidth_m, 1e-4, 0.02);
+    v.number("hardware_stop", Q::Angle, j.hardwareStop_rad, 0.0, 170.0 * kDegree);
+    v.number("play", Q::Length, j.play_m, 0.0, 0.005);
+    v.number("typical_mass", Q::Mass, j.typicalMass_kg, 0.0, 0.2);
+    v.optional("weighed_mass", Q::Mass, j.weighedMass_kg, 0.0, 0.2);
+    v.number("hardware_density", Q::Density, j.hardwareDensity_kg_m3, 500.0, 20000.0);
+}
+
+template <class V>
+void describe(V& v, Appendage& a) {
+    using Q = Quantity;
+    v.text("name", a.name, kNameBytes);
+    v.flag("mirrored", a.mirrored);
+    v.group("body", a.body);
+    v.flag("own_stock", a.ownStock);
+    v.group("stock", a.stock);
+    v.number("hinge_x", Q::Length, a.hingeX_m, -0.05, kLongestBait_m);
+    v.number("hinge_y", Q::Length, a.hingeY_m, -0.2, 0.2);
+    v.number("hinge_z", Q::Length, a.hingeZ_m, -0.3, 0.3);
+    v.number("splay", Q::Angle, a.splay_rad, -90.0 * kDegree, 180.0 * kDegree);
+    v.number("droop", Q::Angle, a.droop_rad, -80.0 * kDegree, 80.0 * kDegree);
+    v.number("swing", Q::Angle, a.swing_rad, 0.0, 120.0 * kDegree);
+    v.number("hardware_mass", Q::Mass, a.hardwareMass_kg, 0.0, 0.2);
+    v.number("hardware_density", Q::Density, a.hardwareDensity_kg_m3, 500.0, 20000.0);
+}
+
+template <class V>
+void describe(V& v, Feature& f) {
+    using Q = Quantity;
+    v.text("name", f.name, kNameBytes);
+    v.choice("kind", f.kind, kFeatureKinds);
+    v.choice("from", f.from, kFeatureFroms);
+    v.number("x", Q::Length, f.x_m, -0.02, kLongestBait_m);
+    v.number("y", Q::Length, f.y_m, -0.2, 0.2);
+    v.number("z", Q::Length, f.z_m, -0.3, 0.3);
+    v.number("diameter", Q::Length, f.diameter_m, 2e-4, 0.05);
+    v.number("length", Q::Length, f.length_m, 2e-4, kLongestBait_m);
+    v.number("width", Q::Length, f.width_m, 1e-4, 0.1);
+    v.number("depth", Q::Length, f.depth_m, 2e-4, 0.3);
+    v.number("lean", Q::Angle, f.lean_rad, -60.0 * kDegree, 60.0 * kDegree);
+    v.flag("mirrored", f.mirrored);
+    v.choice("fill", f.fill, kFeatureFills);
+    v.number("fill_density", Q::Density, f.fillDensity_kg_m3, 20.0, 12000.0);
 }
 
 template <class V>
@@ -121,6 +320,7 @@ void describe(V& v, Fitting& f) {
     v.number("sunk", Q::Fraction, f.sunk, 0.0, 1.0);
     v.number("size", Q::Length, f.size_m, 0.001, 0.2);
     v.number("wire", Q::Thickness, f.wire_m, 1e-4, 0.006);
+    v.number("area", Q::Area, f.area_m2, 0.0, 0.02);
 }
 
 template <class V>
@@ -200,7 +400,13 @@ void describe(V& v, Design& d) {
     v.text("name", d.name, kNameBytes);
     v.text("notes", d.notes, kNotesBytes);
     v.group("brief", d.brief);
-    v.list("pieces", d.pieces, 1, 1);
+    v.group("body", d.body);
+    v.group("trace", d.trace);
+    v.group("make", d.make);
+    v.list("pieces", d.pieces, 1, kMostPieces);
+    v.list("joints", d.joints, 0, kMostPieces - 1);
+    v.list("appendages", d.appendages, 0, 4);
+    v.list("features", d.features, 0, 40);
     v.list("fittings", d.fittings, 0, 60);
     v.list("bores", d.bores, 0, 20);
     v.list("coats", d.coats, 0, 20);

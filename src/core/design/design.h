@@ -10,6 +10,9 @@
 #include <vector>
 
 #include "core/base/units.h"
+#include "core/design/body.h"
+#include "core/design/joint.h"
+#include "core/design/stock.h"
 
 namespace wl {
 
@@ -35,72 +38,17 @@ struct Brief {
     bool operator==(const Brief&) const = default;
 };
 
-/// One cross-section of the body. The section is two superellipse halves that meet at the widest
-/// line: |y/b|^n + |(z - widest)/h|^n = 1, n = fullness (2 is round, 1 straight flanks, 8 square).
-struct Station {
-    double position_m = 0.0;   ///< x
-    double back_m = 0.0;       ///< z of the back
-    double belly_m = 0.0;      ///< z of the belly
-    double halfWidth_m = 0.0;  ///< y of the widest line
-    double widest_m = 0.0;     ///< z of the widest line, between belly and back
-    double fullnessAbove = 2.0;
-    double fullnessBelow = 2.0;
-    bool operator==(const Station&) const = default;
+enum class FittingKind {
+    Treble,
+    SplitRing,
+    ScrewEye,
+    TwistedEye,
+    GlassEye,
+    Other,
+    SheetFin,
+    BristleTail,
+    SoftTail
 };
-
-/// How an outline closes: Round leaves the tip at right angles to the axis (y ~ sqrt(x)), Pointed
-/// leaves it at a finite slope.
-enum class EndShape { Round, Pointed };
-
-struct Body {
-    EndShape nose = EndShape::Round;
-    EndShape tail = EndShape::Round;
-    std::vector<Station> stations;  ///< at least four, nose first, positions rising
-    bool operator==(const Body&) const = default;
-};
-
-/// A block of the same stock, measured and weighed.
-struct SampleBlock {
-    double length_m = 0.05;
-    double width_m = 0.025;
-    double height_m = 0.0124;
-    double mass_kg = 0.006;
-    double calliperError_m = 0.0001;  ///< half-width of the reading, the same on all three sides
-    double scaleError_kg = 0.00001;   ///< half-width of the reading
-    bool operator==(const SampleBlock&) const = default;
-};
-
-enum class DensitySource { Sample, Shelf };
-
-/// Which of two disagreeing truths the rest is computed from.
-enum class BodyTrust {
-    DrawnVolume,       ///< drawn volume; mass = density x drawn volume
-    WeighedVolume,     ///< weighed mass; volume = mass / density, drawn breadth and height rescaled
-    WeighedDrawnBoth,  ///< weighed mass and drawn volume; density follows
-};
-
-struct Stock {
-    std::string material = "basswood";
-    DensitySource source = DensitySource::Shelf;
-    double shelfDensity_kg_m3 = 415.0;
-    double shelfSpread = 0.15;  ///< half-width of the species' range as a share of its density
-    SampleBlock sample;
-    std::optional<double> weighedBody_kg;  ///< shaped body before any hole is drilled
-    double weighedBodyError_kg = 0.00001;  ///< half-width of that reading
-    BodyTrust trust = BodyTrust::DrawnVolume;
-    double drawnVolumeError = 0.02;  ///< share by which hand shaping misses the drawn volume
-    bool operator==(const Stock&) const = default;
-};
-
-/// One length of the bait between joints. A bait without joints has exactly one.
-struct Piece {
-    std::string name = "body";
-    Body body;
-    Stock stock;
-    bool operator==(const Piece&) const = default;
-};
-
-enum class FittingKind { Treble, SplitRing, ScrewEye, TwistedEye, GlassEye, Other };
 
 /// A bought or bent part. Hooks and rings with `hangsFrom` set act at that eye.
 struct Fitting {
@@ -116,7 +64,8 @@ struct Fitting {
     bool mirrored = false;  ///< a second one at -y
     double sunk = 0.0;      ///< share of its volume let into the body
     double size_m = 0.01;   ///< length of a hook, outer diameter of a ring, eye or part
-    double wire_m = 0.001;  ///< wire diameter of a hook, ring or eye
+    double wire_m = 0.001;  ///< wire diameter of a hook, ring or eye, thickness of a fin
+    double area_m2 = 0.0;   ///< seen from the side, of a fin or tail
     bool operator==(const Fitting&) const = default;
 };
 
@@ -202,7 +151,13 @@ struct Design {
     std::string name = "untitled bait";
     std::string notes;
     Brief brief;
-    std::vector<Piece> pieces{Piece{}};
+    Body body;
+    Trace trace;
+    Make make;
+    std::vector<Piece> pieces{Piece{}};  ///< one more than joints
+    std::vector<Joint> joints;           ///< nose first
+    std::vector<Appendage> appendages;
+    std::vector<Feature> features;
     std::vector<Fitting> fittings;
     std::vector<Bore> bores;
     std::vector<Coat> coats;

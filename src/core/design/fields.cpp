@@ -10,26 +10,35 @@ namespace {
 template <class OnField>
 class FieldWalk {
   public:
-    explicit FieldWalk(OnField onField) : onField_(onField) {}
+    /// `only`: the one path wanted, to pass over every group that cannot hold it; empty: all.
+    FieldWalk(OnField onField, std::string_view only) : onField_(onField), only_(only) {}
 
     void number(std::string_view name, Quantity quantity, double& value, double min, double max) {
-        onField_(path_ + "/" + std::string(name), quantity, min, max, &value,
-                 static_cast<std::optional<double>*>(nullptr));
+        if (wanted(name)) {
+            onField_(path_ + "/" + std::string(name), quantity, min, max, &value,
+                     static_cast<std::optional<double>*>(nullptr));
+        }
     }
     void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
                   double min, double max) {
-        onField_(path_ + "/" + std::string(name), quantity, min, max, static_cast<double*>(nullptr),
-                 &value);
+        if (wanted(name)) {
+            onField_(path_ + "/" + std::string(name), quantity, min, max,
+                     static_cast<double*>(nullptr), &value);
+        }
     }
     void text(std::string_view, std::string&, size_t) {}
     void flag(std::string_view, bool&) {}
+    void mesh(std::string_view, SharedMesh&, size_t) {}
+    void bytes(std::string_view, SharedBytes&, size_t) {}
     template <class E, size_t N>
     void choice(std::string_view, E&, const std::array<std::string_view, N>&) {}
     template <class T>
     void group(std::string_view name, T& value) {
         const std::string before = path_;
         path_ += "/" + std::string(name);
-        describe(*this, value);
+        if (mayHold()) {
+            describe(*this, value);
+        }
         path_ = before;
     }
     template <class T>
@@ -37,36 +46,53 @@ class FieldWalk {
         const std::string before = path_;
         for (size_t i = 0; i < items.size(); ++i) {
             path_ = before + "/" + std::string(name) + "/" + std::to_string(i);
-            describe(*this, items[i]);
+            if (mayHold()) {
+                describe(*this, items[i]);
+            }
         }
         path_ = before;
     }
 
   private:
+    bool wanted(std::string_view name) const {
+        return only_.empty() ||
+               (only_.size() == path_.size() + 1 + name.size() && only_.ends_with(name));
+    }
+    bool mayHold() const {
+        return only_.empty() || (only_.size() > path_.size() && only_[path_.size()] == '/' &&
+                                 only_.starts_with(path_));
+    }
     OnField onField_;
+    std::string_view only_;
     std::string path_;
 };
 
 template <class OnField>
-void walkFields(Design& design, OnField onField) {
-    FieldWalk<OnField> walk(onField);
+void walkFields(Design& design, std::string_view only, OnField onField) {
+    FieldWalk<OnField> walk(onField, only);
     describe(walk, design);
+}
+
+std::vector<Field> fieldsOf(const Design& design, std::string_view only) {
+    Design copy = design;
+    std::vector<Field> fields;
+    walkFields(
+        copy, only,
+        [&fields](const std::string& path, Quantity quantity, double min, double max, double* plain,
+                  std::optional<double>* maybe) {
+            fields.push_back({path, quantity, min, max, maybe != nullptr, plain ? *plain : *maybe});
+        });
+    return fields;
 }
 
 }  // namespace
 
 std::vector<Field> listFields(const Design& design) {
-    Design copy = design;
-    std::vector<Field> fields;
-    walkFields(copy, [&fields](const std::string& path, Quantity quantity, double min, double max,
-                               double* plain, std::optional<double>* maybe) {
-        fields.push_back({path, quantity, min, max, maybe != nullptr, plain ? *plain : *maybe});
-    });
-    return fields;
+    return fieldsOf(design, {});
 }
 
 std::optional<Field> findField(const Design& design, std::string_view path) {
-    for (Field& field : listFields(design)) {
+    for (Field& field : fieldsOf(design, path)) {
         if (field.path == path) {
             return std::move(field);
         }
@@ -77,29 +103,30 @@ std::optional<Field> findField(const Design& design, std::string_view path) {
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value) {
     Design copy = design;
     std::optional<Error> error = Error{"field.unknown", std::string(path), {}, {}};
-    walkFields(copy, [&](const std::string& at, Quantity quantity, double min, double max,
-                         double* plain, std::optional<double>* maybe) {
-        if (at != path) {
-            return;
-        }
-        error.reset();
-        if (!value) {
-            if (maybe == nullptr) {
-                error = Error{"field.required", at, {}, {}};
-            } else {
-                maybe->reset();
-            }
-        } else if (!(*value >= min && *value <= max)) {
-            error = Error{"field.out_of_range",
-                          at,
-                          {},
-                          {{quantity, *value}, {quantity, min}, {quantity, max}}};
-        } else if (plain != nullptr) {
-            *plain = *value;
-        } else {
-            *maybe = value;
-        }
-    });
+    walkFields(copy, path,
+               [&](const std::string& at, Quantity quantity, double min, double max, double* plain,
+                   std::optional<double>* maybe) {
+                   if (at != path) {
+                       return;
+                   }
+                   error.reset();
+                   if (!value) {
+                       if (maybe == nullptr) {
+                           error = Error{"field.required", at, {}, {}};
+                       } else {
+                           maybe->reset();
+                       }
+                   } else if (!(*value >= min && *value <= max)) {
+                       error = Error{"field.out_of_range",
+                                     at,
+                                     {},
+                                     {{quantity, *value}, {quantity, min}, {quantity, max}}};
+                   } else if (plain != nullptr) {
+                       *plain = *value;
+                   } else {
+                       *maybe = value;
+                   }
+               });
     if (error) {
         return *error;
     }

@@ -14,7 +14,7 @@ namespace wl {
 
 /// One numeric field: what it measures, its allowed range (SI, inclusive) and its value.
 struct Field {
-    std::string path;  ///< e.g. "/pieces/0/body/stations/3/half_width"
+    std::string path;  ///< e.g. "/body/stations/3/half_width"
     Quantity quantity = Quantity::Number;
     double min = 0.0;
     double max = 0.0;

@@ -9,6 +9,7 @@
 #include <memory>
 
 #include "core/base/units.h"
+#include "core/geometry/section_strip.h"
 
 namespace wl {
 namespace {
@@ -72,6 +73,27 @@ std::optional<Error> checkStations(const Body& body, const std::string& path) {
     return std::nullopt;
 }
 
+std::optional<Error> checkEndFaces(const BodyCurves& curves, const std::string& path) {
+    for (const bool nose : {true, false}) {
+        const EndFace& face = curves.endFace(nose);
+        if (!face.present) {
+            continue;
+        }
+        // The middle of the body must be left standing, cup and all.
+        const Section middle = curves.atX(0.5 * curves.length_m());
+        const auto [low, high] = curves.heightsKept(nose, middle.x_m);
+        const double cup = nose ? face.x_m + face.cupDepth_m : face.x_m - face.cupDepth_m;
+        const bool pastMiddle = nose ? cup > middle.x_m : cup < middle.x_m;
+        if (low > middle.belly_m || high < middle.back_m || pastMiddle) {
+            return Error{"body.face_takes_all",
+                         path + (nose ? "/nose_face/x" : "/tail_face/x"),
+                         {},
+                         {{Quantity::Length, face.x_m}}};
+        }
+    }
+    return std::nullopt;
+}
+
 }  // namespace
 
 SolidProperties integrateSections(const SectionFunction& body) {
@@ -111,6 +133,8 @@ Result<BodyCurves> BodyCurves::build(const Body& body, const std::string& path) 
     c.nose_ = body.nose;
     c.tail_ = body.tail;
     c.length_m_ = body.stations.back().position_m;
+    c.noseFace_ = body.noseFace;
+    c.tailFace_ = body.tailFace;
 
     std::vector<double> back, belly, halfWidth, widest, above, below;
     for (const Station& s : body.stations) {
@@ -152,7 +176,54 @@ Result<BodyCurves> BodyCurves::build(const Body& body, const std::string& path) 
     if (widestHalf < 1e-4 || tallest < 1e-4 || c.length_m_ < 1e-3) {
         return Error{"body.no_volume", path + "/stations/1/half_width", {}, {}};
     }
+    if (auto error = checkEndFaces(c, path)) {
+        return *error;
+    }
     return c;
+}
+
+std::pair<double, double> BodyCurves::heightsKept(bool nose, double x_m) const {
+    constexpr double kAll = 1e9;
+    const EndFace& face = endFace(nose);
+    if (!face.present) {
+        return {-kAll, kAll};
+    }
+    // Plane x = x0 + z cot(angle); the nose face keeps what is aft of it, the tail face ahead.
+    const double slope = std::cos(face.angle_rad) / std::sin(face.angle_rad);
+    const double reach = nose ? x_m - face.x_m : face.x_m - x_m;
+    const double lean = nose ? slope : -slope;
+    if (std::abs(lean) < 1e-9) {
+        return reach >= 0 ? std::pair{-kAll, kAll} : std::pair{kAll, -kAll};
+    }
+    return lean > 0 ? std::pair{-kAll, reach / lean} : std::pair{reach / lean, kAll};
+}
+
+std::vector<double> BodyCurves::endFaceBreaks() const {
+    std::vector<double> breaks;
+    constexpr int kSteps = 240;
+    for (const bool nose : {true, false}) {
+        const EndFace& face = endFace(nose);
+        if (!face.present) {
+            continue;
+        }
+        const double slope = std::cos(face.angle_rad) / std::sin(face.angle_rad);
+        for (const Curve* outline : {&back_, &belly_}) {
+            auto miss = [&](double u) { return xOf(u) - face.x_m - slope * (*outline)(u); };
+            for (int i = 0; i < kSteps; ++i) {
+                double low = double(i) / kSteps, high = double(i + 1) / kSteps;
+                if ((miss(low) > 0) == (miss(high) > 0)) {
+                    continue;
+                }
+                const bool rising = miss(high) > 0;
+                for (int k = 0; k < 44; ++k) {
+                    const double middle = 0.5 * (low + high);
+                    ((miss(middle) > 0) == rising ? high : low) = middle;
+                }
+                breaks.push_back(xOf(0.5 * (low + high)));
+            }
+        }
+    }
+    return breaks;
 }
 
 double BodyCurves::xOf(double u) const {
@@ -212,6 +283,12 @@ bool BodyCurves::contains(const Eigen::Vector3d& p) const {
     if (p.x() <= 0 || p.x() >= length_m_) {
         return false;
     }
+    for (const bool nose : {true, false}) {
+        const auto [low, high] = heightsKept(nose, p.x());
+        if (p.z() < low || p.z() > high) {
+            return false;
+        }
+    }
     const Section s = atX(p.x());
     const bool upper = p.z() > s.widest_m;
     const double h = upper ? s.back_m - s.widest_m : s.widest_m - s.belly_m;
@@ -228,6 +305,50 @@ SectionFunction BodyCurves::function() const {
     return {[this](double u) { return at(u); }, [this](double u) { return dxdu_m(u); }, knots_};
 }
 
+FaceCut measureEndFace(const BodyCurves& curves, bool nose) {
+    FaceCut cut;
+    const EndFace& face = curves.endFace(nose);
+    if (!face.present) {
+        return cut;
+    }
+    const double sine = std::sin(face.angle_rad), cosine = std::cos(face.angle_rad);
+    cut.outward = Eigen::Vector3d(sine, 0, -cosine) * (nose ? -1.0 : 1.0);
+    double tallest = 0, deepest = 0;
+    for (int i = 0; i <= 40; ++i) {
+        const Section s = curves.at(i / 40.0);
+        tallest = std::max(tallest, s.back_m);
+        deepest = std::min(deepest, s.belly_m);
+    }
+    // Across the face by height, along its own slope.
+    constexpr int kSteps = 400;
+    const double step = (tallest - deepest) / kSteps / sine;
+    bool inside = false;
+    for (int i = 0; i < kSteps; ++i) {
+        const double z = deepest + (tallest - deepest) * (i + 0.5) / kSteps;
+        const double x = face.x_m + z * cosine / sine;
+        const double half = x > 0 && x < curves.length_m() ? halfBreadthAt(curves.atX(x), z) : 0.0;
+        if (half <= 0) {
+            continue;
+        }
+        if (!inside) {
+            cut.foot_m = {x, 0, z};
+            inside = true;
+        }
+        cut.top_m = {x, 0, z};
+        cut.area_m2 += 2 * half * step;
+        cut.centroid_m += 2 * half * step * Eigen::Vector3d(x, 0, z);
+        cut.width_m = std::max(cut.width_m, 2 * half);
+    }
+    if (cut.area_m2 > 0) {
+        cut.centroid_m /= cut.area_m2;
+        cut.height_m = (cut.top_m - cut.foot_m).norm() + step;
+        // A paraboloid over the face drawn in to its share (see geometry/mesh_clip.h).
+        cut.cupVolume_m3 = 0.5 * cut.area_m2 * face.cupShare * face.cupShare * face.cupDepth_m;
+        cut.cupCentroid_m = cut.centroid_m - cut.outward * face.cupDepth_m / 3;
+    }
+    return cut;
+}
+
 BodySizes measureBody(const BodyCurves& curves) {
     BodySizes sizes;
     sizes.length_m = curves.length_m();
@@ -239,7 +360,13 @@ BodySizes measureBody(const BodyCurves& curves) {
         sizes.planMoment_m3 += 2 * s.halfWidth_m * s.x_m * w;
         area += w * computeSectionMoments(s).area_m2;
         squareArea += w * 2 * s.halfWidth_m * (s.back_m - s.belly_m);
+        const double tall = w * (s.back_m - s.belly_m);
+        sizes.profileArea_m2 += tall;
+        sizes.profileCentroid_m += tall * Eigen::Vector2d(s.x_m, 0.5 * (s.back_m + s.belly_m));
     });
+    if (sizes.profileArea_m2 > 0) {
+        sizes.profileCentroid_m /= sizes.profileArea_m2;
+    }
     // An ellipse fills pi/4 of its box and a box all of it.
     const double filled = squareArea > 0 ? area / squareArea : kPi / 4;
     sizes.fullness = std::clamp((filled - kPi / 4) / (1 - kPi / 4), 0.0, 1.0);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <utility>
 #include <vector>
 
 #include <Eigen/Core>
@@ -40,7 +41,8 @@ class BodyCurves {
   public:
     /// Errors: "body.too_few_stations", "body.nose_not_at_zero", "body.stations_out_of_order",
     /// "body.profiles_cross" (back at or under belly where there is width, or the widest line
-    /// outside them, also between stations; value: position), "body.no_volume".
+    /// outside them, also between stations; value: position), "body.no_volume",
+    /// "body.face_takes_all" (an end face that leaves no body, or two that cross).
     static Result<BodyCurves> build(const Body& body, const std::string& path);
 
     double length_m() const { return length_m_; }
@@ -52,6 +54,13 @@ class BodyCurves {
     double dxdu_m(double u) const;
     /// u for an x; x outside the body is held to its ends.
     double uOf(double x_m) const;
+    /// The flat face across the nose or the tail, as drawn.
+    const EndFace& endFace(bool nose) const { return nose ? noseFace_ : tailFace_; }
+    /// Heights (from, to) the end face leaves standing at x; the whole range when it leaves all.
+    std::pair<double, double> heightsKept(bool nose, double x_m) const;
+    /// Lengths at which an end face meets back or belly, where moments along the bait have kinks.
+    std::vector<double> endFaceBreaks() const;
+
     /// True when the point (body frame, m) lies inside the skin.
     bool contains(const Eigen::Vector3d& point_m) const;
 
@@ -61,10 +70,26 @@ class BodyCurves {
     using Curve = std::function<double(double)>;
     EndShape nose_ = EndShape::Round;
     EndShape tail_ = EndShape::Round;
+    EndFace noseFace_, tailFace_;
     double length_m_ = 0.0;
     std::vector<double> knots_;
     Curve back_, belly_, halfWidth_, widest_, above_, below_;
 };
+
+/// A flat end face where it cuts the body: its outline in the plane and its size. Zero area when
+/// the face misses the body.
+struct FaceCut {
+    double area_m2 = 0.0;
+    Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
+    Eigen::Vector3d outward = Eigen::Vector3d::UnitX();  ///< unit normal, away from the body
+    double height_m = 0.0;                               ///< along the face
+    double width_m = 0.0;                                ///< widest
+    Eigen::Vector3d top_m = Eigen::Vector3d::Zero();     ///< ends on the centre plane
+    Eigen::Vector3d foot_m = Eigen::Vector3d::Zero();
+    double cupVolume_m3 = 0.0;
+    Eigen::Vector3d cupCentroid_m = Eigen::Vector3d::Zero();
+};
+FaceCut measureEndFace(const BodyCurves& curves, bool nose);
 
 /// Plain sizes a maker would measure, from the curves.
 struct BodySizes {
@@ -73,8 +98,10 @@ struct BodySizes {
     double maxHeight_m = 0.0;
     double widestAt_m = 0.0;  ///< x of the greatest width
     double planArea_m2 = 0.0;
-    double planMoment_m3 = 0.0;  ///< integral of width x dx, x aft from the nose
-    double fullness = 0.0;       ///< squareness of the sections: 0 ellipse, 1 box, by volume
+    double planMoment_m3 = 0.0;   ///< integral of width x dx, x aft from the nose
+    double profileArea_m2 = 0.0;  ///< seen from the side
+    Eigen::Vector2d profileCentroid_m = Eigen::Vector2d::Zero();  ///< (x, z)
+    double fullness = 0.0;  ///< squareness of the sections: 0 ellipse, 1 box, by volume
 };
 BodySizes measureBody(const BodyCurves& curves);
 

@@ -17,29 +17,6 @@ Eigen::Vector3d meanVertex(const TriangleMesh& mesh) {
     return mesh.vertices_m.empty() ? sum : sum / double(mesh.vertices_m.size());
 }
 
-double polygonArea(const std::vector<Eigen::Vector2d>& ring) {
-    double twice = 0;
-    for (size_t i = 0; i < ring.size(); ++i) {
-        const Eigen::Vector2d& a = ring[i];
-        const Eigen::Vector2d& b = ring[(i + 1) % ring.size()];
-        twice += a.x() * b.y() - b.x() * a.y();
-    }
-    return 0.5 * twice;
-}
-
-// Ring positions in u: every station kept, spans divided in proportion to their length in u.
-std::vector<double> ringPositions(const std::vector<double>& knots, int lengthwise) {
-    std::vector<double> u{knots.front()};
-    for (size_t i = 0; i + 1 < knots.size(); ++i) {
-        const double span = knots[i + 1] - knots[i];
-        const int parts = std::max(2, static_cast<int>(std::lround(span * lengthwise)));
-        for (int k = 1; k <= parts; ++k) {
-            u.push_back(knots[i] + span * k / parts);
-        }
-    }
-    return u;
-}
-
 }  // namespace
 
 SolidProperties integrateMesh(const TriangleMesh& mesh) {
@@ -101,70 +78,6 @@ bool isClosedAndOutward(const TriangleMesh& mesh) {
         }
     }
     return integrateMesh(mesh).volume_m3 > 0;
-}
-
-TriangleMesh meshBody(const BodyCurves& curves, double exactVolume_m3, int lengthwise, int around) {
-    TriangleMesh mesh;
-    const std::vector<double> positions = ringPositions(curves.knots(), lengthwise);
-    std::vector<Eigen::Vector2d> ring;
-    int previous = -1;  // first vertex of the previous ring or its single tip
-    bool previousIsTip = false;
-    for (size_t i = 0; i < positions.size(); ++i) {
-        const Section s = curves.at(positions[i]);
-        const double height = s.back_m - s.belly_m;
-        const bool end = i == 0 || i + 1 == positions.size();
-        const bool tip = end && (s.halfWidth_m < 1e-6 || height < 1e-6);
-        const int first = static_cast<int>(mesh.vertices_m.size());
-        if (tip) {
-            mesh.vertices_m.emplace_back(s.x_m, 0.0, 0.5 * (s.back_m + s.belly_m));
-        } else {
-            sectionRing(s, around / 4, ring);
-            const double polygon = polygonArea(ring);
-            const double exact = computeSectionMoments(s).area_m2;
-            const double scale = polygon > 0 ? std::sqrt(exact / polygon) : 1.0;
-            for (const Eigen::Vector2d& p : ring) {
-                mesh.vertices_m.emplace_back(s.x_m, p.x() * scale,
-                                             s.widest_m + (p.y() - s.widest_m) * scale);
-            }
-        }
-        // Rings run from port over the back to starboard, and x points aft.
-        auto facing = [&mesh](int a, int b, int c) { mesh.triangles.push_back({a, b, c}); };
-        if (i > 0) {
-            for (int k = 0; k < around; ++k) {
-                const int next = (k + 1) % around;
-                if (previousIsTip && !tip) {
-                    facing(previous, first + next, first + k);
-                } else if (!previousIsTip && tip) {
-                    facing(previous + k, previous + next, first);
-                } else if (!previousIsTip && !tip) {
-                    facing(previous + k, previous + next, first + next);
-                    facing(previous + k, first + next, first + k);
-                }
-            }
-        }
-        if (end && !tip) {  // flat face
-            const int centre = static_cast<int>(mesh.vertices_m.size());
-            mesh.vertices_m.emplace_back(s.x_m, 0.0, s.widest_m);
-            for (int k = 0; k < around; ++k) {
-                const int next = (k + 1) % around;
-                if (i == 0) {
-                    facing(centre, first + next, first + k);
-                } else {
-                    facing(centre, first + k, first + next);
-                }
-            }
-        }
-        previous = first;
-        previousIsTip = tip;
-    }
-    const SolidProperties now = integrateMesh(mesh);
-    if (now.volume_m3 > 0 && exactVolume_m3 > 0) {
-        const double scale = std::cbrt(exactVolume_m3 / now.volume_m3);
-        for (Eigen::Vector3d& v : mesh.vertices_m) {
-            v = now.centroid_m + scale * (v - now.centroid_m);
-        }
-    }
-    return mesh;
 }
 
 TriangleMesh meshPlate(const std::vector<Eigen::Vector2d>& outline_m, const Eigen::Vector3d& root_m,

@@ -7,14 +7,9 @@
 #include <Eigen/Core>
 
 #include "core/geometry/body_curves.h"
+#include "core/geometry/triangle_mesh.h"
 
 namespace wl {
-
-/// Vertices [n] in metres, body frame; triangles index them counter-clockwise seen from outside.
-struct TriangleMesh {
-    std::vector<Eigen::Vector3d> vertices_m;
-    std::vector<std::array<int, 3>> triangles;
-};
 
 /// Volume, centroid and inertia of a closed mesh by signed tetrahedra (equal to the polynomial
 /// integrals of Mirtich 1996), taken about the mean vertex so that a mesh far from the origin loses
@@ -31,11 +26,6 @@ SkinProperties integrateSkin(const TriangleMesh& mesh);
 /// True when every edge is shared by exactly two triangles that run along it in opposite senses,
 /// and the enclosed volume is positive.
 bool isClosedAndOutward(const TriangleMesh& mesh);
-
-/// Mesh of the body with about `lengthwise` rings of `around` points (a multiple of four), each
-/// ring scaled to its exact area and the whole to the exact volume, so that only the shape is
-/// approximate.
-TriangleMesh meshBody(const BodyCurves& curves, double exactVolume_m3, int lengthwise, int around);
 
 /// A flat plate: `outline_m` [n] is a simple polygon in the plane (along, across),
 /// counter-clockwise; it is set at `root` with unit axes `along` and `across`, thickness centred on

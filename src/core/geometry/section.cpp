@@ -89,24 +89,32 @@ double skinHeight(const Section& s, double y_m, bool upper) {
                  : s.widest_m - (s.widest_m - s.belly_m) * rise;
 }
 
+void sectionParameters(const Section& s, int perQuadrant, bool upper, std::vector<double>& t) {
+    const double h = upper ? s.back_m - s.widest_m : s.widest_m - s.belly_m;
+    evenParameters(s.halfWidth_m, h, upper ? s.fullnessAbove : s.fullnessBelow, perQuadrant, t);
+    t.front() = 0.0;
+    t.back() = 0.5 * kPi;
+}
+
+Eigen::Vector2d sectionPoint(const Section& s, double t, bool upper) {
+    const double h = upper ? s.back_m - s.widest_m : s.widest_m - s.belly_m;
+    const Eigen::Vector2d unit =
+        t >= 0.5 * kPi ? Eigen::Vector2d(0, 1)
+                       : superellipsePoint(t, upper ? s.fullnessAbove : s.fullnessBelow);
+    return {s.halfWidth_m * unit.x(), s.widest_m + (upper ? h : -h) * unit.y()};
+}
+
 void sectionRing(const Section& s, int perQuadrant, std::vector<Eigen::Vector2d>& ring) {
-    ring.resize(4 * perQuadrant);
+    ring.resize(size_t(4 * perQuadrant));
     std::vector<double> t;
-    const double b = s.halfWidth_m;
     for (const bool upper : {true, false}) {
-        const double h = upper ? s.back_m - s.widest_m : s.widest_m - s.belly_m;
-        const double n = upper ? s.fullnessAbove : s.fullnessBelow;
-        evenParameters(b, h, n, perQuadrant, t);
-        const double sign = upper ? 1.0 : -1.0;
+        sectionParameters(s, perQuadrant, upper, t);
         for (int i = 0; i <= perQuadrant; ++i) {
-            const Eigen::Vector2d unit =
-                i == perQuadrant ? Eigen::Vector2d(0, 1) : superellipsePoint(t[i], n);
-            const double y = b * unit.x();
-            const double z = s.widest_m + sign * h * unit.y();
+            const Eigen::Vector2d at = sectionPoint(s, t[size_t(i)], upper);
             const int port = upper ? i : (4 * perQuadrant - i) % (4 * perQuadrant);
             const int starboard = upper ? 2 * perQuadrant - i : 2 * perQuadrant + i;
-            ring[port] = {y, z};
-            ring[starboard] = {i == perQuadrant ? 0.0 : -y, z};
+            ring[size_t(port)] = at;
+            ring[size_t(starboard)] = {i == perQuadrant ? 0.0 : -at.x(), at.y()};
         }
     }
 }

@@ -38,6 +38,11 @@ SectionMoments computeSectionMoments(const Section& section);
 /// held within the half-width.
 double skinHeight(const Section& section, double y_m, bool upper);
 
+/// Parameters t in [0, 90 deg] of perQuadrant + 1 points from the widest line to the back (or
+/// belly), evenly spaced by arc; sectionPoint gives the port-side (y, z) for one.
+void sectionParameters(const Section& section, int perQuadrant, bool upper, std::vector<double>& t);
+Eigen::Vector2d sectionPoint(const Section& section, double t_rad, bool upper);
+
 /// `perQuadrant` x 4 points (y, z) round the section, counter-clockwise seen from the tail towards
 /// the nose, starting at port, spaced evenly by arc within each quadrant, with the four extreme
 /// points exact. Deviation from the exact area is left to the caller.

@@ -85,7 +85,7 @@ double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double
         }
     }
     for (const SmallPart& part : body.shape.parts) {
-        const double radius = std::cbrt(3 * part.volume_m3 / (4 * kPi));
+        const double radius = std::cbrt(3 * std::abs(part.volume_m3) / (4 * kPi));
         low = std::min(low, up.dot(part.centre_m) - radius);
         high = std::max(high, up.dot(part.centre_m) + radius);
     }

@@ -102,11 +102,12 @@ Submerged computeSubmerged(const FloatingShape& shape, const WaterPlane& plane) 
 
     for (const SmallPart& part : shape.parts) {
         const Eigen::Vector3d c = rotation * part.centre_m - down;
-        const double radius = std::cbrt(3 * part.volume_m3 / (4 * kPi));
+        const double sign = part.volume_m3 < 0 ? -1.0 : 1.0;
+        const double radius = std::cbrt(3 * std::abs(part.volume_m3) / (4 * kPi));
         if (radius <= 0 || c.z() >= radius) {
             continue;
         }
-        double volume = part.volume_m3;
+        double volume = std::abs(part.volume_m3);
         Eigen::Vector3d centre = c;
         if (c.z() > -radius) {  // ball cut by the surface
             const double wet = radius - c.z();
@@ -116,13 +117,13 @@ Submerged computeSubmerged(const FloatingShape& shape, const WaterPlane& plane) 
             centre.z() -= lowering;
             const double disc = kPi * (radius * radius - c.z() * c.z());
             const double quarter = disc * disc / (4 * kPi);
-            out.waterplaneArea_m2 += disc;
-            out.waterplaneMoment_m3 += disc * c.head<2>();
-            out.waterplaneSecond_m4 += disc * c.head<2>() * c.head<2>().transpose() +
-                                       quarter * Eigen::Matrix2d::Identity();
+            out.waterplaneArea_m2 += sign * disc;
+            out.waterplaneMoment_m3 += sign * disc * c.head<2>();
+            out.waterplaneSecond_m4 += sign * (disc * c.head<2>() * c.head<2>().transpose() +
+                                               quarter * Eigen::Matrix2d::Identity());
         }
-        out.volume_m3 += volume;
-        first += volume * centre;
+        out.volume_m3 += sign * volume;
+        first += sign * volume * centre;
     }
     out.moment_m4 = rotation.transpose() * (first + out.volume_m3 * down);
     return out;

@@ -9,7 +9,8 @@
 
 namespace wl {
 
-/// A small part floating with the bait, taken as a ball of its own volume (hooks, rings, eyes).
+/// A small part floating with the bait, taken as a ball of its own volume (hooks, rings, eyes). A
+/// volume under 0 is a hole let full of water.
 struct SmallPart {
     Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
     double volume_m3 = 0.0;

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/design/design.h"
-#include "core/geometry/body_curves.h"
+#include "core/mass/cut_tool.h"
 
 namespace wl {
 
@@ -25,6 +25,9 @@ struct BoreGeometry {
 };
 
 BoreGeometry measureBore(const BodyCurves& body, const Bore& bore);
+
+/// The bore as a tool, from its measured mouth and axis.
+CutTool toolOf(const Bore& bore, const BoreGeometry& measured);
 
 /// Centroid of a plug of the given length at the bottom of the bore.
 Eigen::Vector3d plugCentroid(const BoreGeometry& bore, double depth_m, double plugLength_m);

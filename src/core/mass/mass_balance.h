@@ -9,13 +9,15 @@
 #include "core/design/design.h"
 #include "core/geometry/mesh.h"
 #include "core/hydro/submerged.h"
+#include "core/mass/body_parts.h"
 #include "core/mass/bore_volume.h"
+#include "core/mass/feature_tool.h"
 #include "core/mass/lip_sheet.h"
 #include "core/mass/stock_density.h"
 
 namespace wl {
 
-enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat };
+enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat, Hinge };
 
 /// Whether a mass was put on a scale, worked out from sizes, or taken from a shelf.
 enum class Origin { Weighed, Computed, Typical };
@@ -30,6 +32,24 @@ struct MassItem {
     double displaced_m3 = 0.0;
     Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
     double netDoubt_kg = 0.0;  ///< standard uncertainty of its weight in water
+    size_t piece = 0;          ///< index in MassBalance::pieces
+};
+
+/// One piece of the chain or one appendage with all that is on and in it.
+struct PieceBalance {
+    std::string name;
+    std::string path;
+    double mass_kg = 0.0;
+    Eigen::Vector3d centreOfGravity_m = Eigen::Vector3d::Zero();
+    double displacedVolume_m3 = 0.0;
+    Eigen::Vector3d centreOfBuoyancy_m = Eigen::Vector3d::Zero();
+    FloatingShape coarseShape;  ///< of this piece alone
+};
+
+/// A feature measured: one tool, or two when mirrored.
+struct FeatureGeometry {
+    std::vector<CutTool> tools;
+    std::vector<CutVolume> cuts;
 };
 
 /// Masses the scale should read as the bait is built.
@@ -51,6 +71,8 @@ struct MassBalance {
     double netDoubt_kg = 0.0;  ///< standard uncertainty of (displaced mass - mass)
     StageMasses stages;
     std::vector<BoreGeometry> bores;
+    std::vector<FeatureGeometry> features;
+    std::vector<PieceBalance> pieces;  ///< chain first, then appendages
     LipSheet lip;
     FloatingShape shape;
     FloatingShape coarseShape;  ///< same volume, fewer faces, for searching
@@ -58,15 +80,18 @@ struct MassBalance {
 
 /// What the balance is made of besides the design itself.
 struct BodyInputs {
-    const BodyCurves& curves;      ///< breadths already scaled to the trusted volume
-    const SolidProperties& solid;  ///< exact, of those curves
+    const BodyCurves& curves;  ///< breadths already scaled to the trusted volume
     const BodyReckoning& reckoning;
-    const TriangleMesh& mesh;
-    const TriangleMesh& coarseMesh;
+    double massScale = 1.0;  ///< of every piece's material, from a weighed body
+    const std::vector<BodyPart>& parts;
+    const std::vector<JointCut>& cuts;
+    const SkinProperties& skin;
 };
 
 /// Sums the parts. Swinging parts (hooks, rings) act at their eye. Coats lie on the skin's area
-/// centroid; their curvature term is left out (under 3 % of a coat's volume).
+/// centroid, shared among the pieces by their own skin; their curvature term is left out (under 3 %
+/// of a coat's volume). Holes open to the water take their displacement with them. Where tools
+/// cross, the wood between is taken once, by the first.
 MassBalance computeMassBalance(const Design& design, const BodyInputs& body,
                                double waterDensity_kg_m3);
 

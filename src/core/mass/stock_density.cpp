@@ -2,6 +2,8 @@
 
 #include <cmath>
 
+#include "core/base/units.h"
+
 namespace wl {
 namespace {
 const double kHalfWidthToStandard = 1.0 / std::sqrt(3.0);
@@ -20,19 +22,21 @@ DensityEstimate densityFromSample(const SampleBlock& s) {
     return e;
 }
 
-DensityEstimate densityInForce(const Stock& stock) {
-    if (stock.source == DensitySource::Sample) {
-        return densityFromSample(stock.sample);
-    }
+DensityEstimate densityFromBlank(const RoundBlank& b, const SampleBlock& readings) {
     DensityEstimate e;
-    e.density_kg_m3 = stock.shelfDensity_kg_m3;
-    e.uncertainty_kg_m3 = stock.shelfDensity_kg_m3 * stock.shelfSpread * kHalfWidthToStandard;
+    e.density_kg_m3 = b.mass_kg / (0.25 * kPi * b.diameter_m * b.diameter_m * b.length_m);
+    const double reading = readings.calliperError_m * kHalfWidthToStandard;
+    e.lengthShare = reading / b.length_m;
+    e.widthShare = 2 * reading / b.diameter_m;
+    e.massShare = readings.scaleError_kg * kHalfWidthToStandard / b.mass_kg;
+    e.uncertainty_kg_m3 = e.density_kg_m3 * std::hypot(e.lengthShare + e.widthShare, e.massShare);
     return e;
 }
 
-BodyReckoning reckonBody(const Stock& stock, double drawnVolume_m3, double water_kg_m3) {
+BodyReckoning reckonBody(const Stock& stock, const DensityEstimate& estimate, double drawnVolume_m3,
+                         double water_kg_m3) {
     BodyReckoning r;
-    r.density = densityInForce(stock);
+    r.density = estimate;
     r.drawnVolume_m3 = drawnVolume_m3;
     const double density = r.density.density_kg_m3;
     const double densityShare = r.density.uncertainty_kg_m3 / density;

@@ -22,8 +22,9 @@ struct DensityEstimate {
 /// mass / (length x width x height) of a measured block.
 DensityEstimate densityFromSample(const SampleBlock& sample);
 
-/// The density in force: the sample's or the shelf's (spread taken as a half-width).
-DensityEstimate densityInForce(const Stock& stock);
+/// mass / (pi/4 diameter^2 length) of a round blank, read with the sample's calliper and scale. The
+/// diameter counts twice. Shares: length and width (diameter).
+DensityEstimate densityFromBlank(const RoundBlank& blank, const SampleBlock& readings);
 
 /// What drawing, density and scale together say about the body. All before any hole is drilled.
 struct BodyReckoning {
@@ -43,6 +44,8 @@ struct BodyReckoning {
 };
 
 /// Chooses by stock.trust; a trust that needs a weighed body falls back to DrawnVolume without one.
-BodyReckoning reckonBody(const Stock& stock, double drawnVolume_m3, double waterDensity_kg_m3);
+/// `density` is the body's as made, over its drawn volume.
+BodyReckoning reckonBody(const Stock& stock, const DensityEstimate& density, double drawnVolume_m3,
+                         double waterDensity_kg_m3);
 
 }  // namespace wl

@@ -1,0 +1,389 @@
+#include "core/check_cuts.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/units.h"
+#include "core/geometry/section_strip.h"
+
+namespace wl {
+namespace {
+
+// Limits of the bench (common practice, no source).
+constexpr double kLeastWall_m = 0.001;
+constexpr double kUnevenBevel_rad = 2.0 * kDegree;
+constexpr double kStiffJoint_rad = 2.0 * kDegree;
+constexpr double kOutOfRound = 0.02;
+constexpr double kLayersShort_m = 0.0005;
+
+Amount length(double v) {
+    return {Quantity::Length, v};
+}
+
+std::string itemPath(const char* list, size_t i) {
+    return std::string("/") + list + "/" + std::to_string(i);
+}
+
+struct NamedTool {
+    std::string name;
+    std::string path;
+    CutTool tool;
+    bool bore = false;
+    bool pocket = false;
+};
+
+CutTool pocketTool(const Joint& joint, const JointCut& cut) {
+    const bool front = joint.pocket == PocketIn::FrontPiece;
+    CutTool t;
+    t.mouth_m = {front ? cut.frontPieceFace.x_m : cut.rearPieceFace.x_m, 0, cut.midZ_m};
+    t.inward = Eigen::Vector3d::UnitX() * (front ? -1.0 : 1.0);
+    t.along = Eigen::Vector3d::UnitZ();
+    t.round = false;
+    t.halfAlong_m = 0.5 * joint.pocketHeight_m;
+    t.halfAcross_m = 0.5 * joint.pocketWidth_m;
+    t.depth_m = joint.pocketDepth_m;
+    return t;
+}
+
+std::vector<NamedTool> allTools(const Design& design, const Derived& d) {
+    std::vector<NamedTool> tools;
+    for (size_t i = 0; i < design.bores.size(); ++i) {
+        if (d.mass.bores[i].entersBody) {
+            tools.push_back({design.bores[i].name, itemPath("bores", i) + "/x",
+                             toolOf(design.bores[i], d.mass.bores[i]), true, false});
+        }
+    }
+    for (size_t i = 0; i < design.features.size(); ++i) {
+        for (const CutTool& tool : d.mass.features[i].tools) {
+            tools.push_back({design.features[i].name, itemPath("features", i) + "/x", tool});
+        }
+    }
+    for (size_t i = 0; i < design.joints.size(); ++i) {
+        if (design.joints[i].pocket != PocketIn::None) {
+            tools.push_back({design.joints[i].name, itemPath("joints", i) + "/pocket_depth",
+                             pocketTool(design.joints[i], d.joints[i]), false, true});
+        }
+    }
+    return tools;
+}
+
+void checkBores(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    for (size_t i = 0; i < design.bores.size(); ++i) {
+        const Bore& bore = design.bores[i];
+        const BoreGeometry& g = d.mass.bores[i];
+        const std::string path = itemPath("bores", i);
+        if (!g.entersBody) {
+            out.push_back({"bore.misses_body",
+                           Severity::Error,
+                           path + "/x",
+                           {length(bore.x_m)},
+                           {bore.name}});
+            continue;
+        }
+        const double wall = std::min(g.wallBeyond_m, g.wallBeside_m);
+        const double cured = bore.depth_m + g.wallBeyond_m - 2 * kLeastWall_m;
+        std::vector<ProposedEdit> shallower;
+        if (cured > 0.001 && cured < bore.depth_m) {
+            shallower.push_back({"edit.bore_depth", {{path + "/depth", cured}}, {length(cured)}});
+        }
+        if (g.wallBeyond_m <= 0) {
+            out.push_back({"bore.comes_out",
+                           Severity::Error,
+                           path + "/depth",
+                           {length(bore.depth_m), length(-g.wallBeyond_m)},
+                           {bore.name},
+                           shallower});
+        } else if (wall < kLeastWall_m) {
+            const bool beyond = g.wallBeyond_m <= g.wallBeside_m;
+            out.push_back({beyond ? "bore.thin_beyond" : "bore.thin_beside",
+                           wall < 0 ? Severity::Error : Severity::Warning,
+                           path + (beyond ? "/depth" : "/diameter"),
+                           {length(std::max(0.0, wall)), length(kLeastWall_m)},
+                           {bore.name},
+                           beyond ? shallower : std::vector<ProposedEdit>{}});
+        }
+        if (bore.plugLength_m > bore.depth_m) {
+            out.push_back({"bore.plug_too_long",
+                           Severity::Warning,
+                           path + "/plug_length",
+                           {length(bore.plugLength_m), length(bore.depth_m)},
+                           {bore.name},
+                           {{"edit.plug_length",
+                             {{path + "/plug_length", bore.depth_m}},
+                             {length(bore.depth_m)}}}});
+        }
+    }
+}
+
+void checkFeatures(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    for (size_t i = 0; i < design.features.size(); ++i) {
+        const Feature& f = design.features[i];
+        const FeatureGeometry& g = d.mass.features[i];
+        const std::string path = itemPath("features", i);
+        if (g.tools.empty()) {
+            out.push_back(
+                {"feature.misses_body", Severity::Error, path + "/x", {length(f.x_m)}, {f.name}});
+            continue;
+        }
+        // Slots and grooves are meant to come out at their ends.
+        const bool open = f.kind == FeatureKind::Slot || f.kind == FeatureKind::SawGroove;
+        const CutVolume& cut = g.cuts.front();
+        const double wall = open ? cut.wallBeyond_m : std::min(cut.wallBeyond_m, cut.wallBeside_m);
+        if (wall <= 0) {
+            out.push_back({"feature.comes_out",
+                           Severity::Error,
+                           path + "/depth",
+                           {length(f.depth_m)},
+                           {f.name}});
+        } else if (wall < kLeastWall_m) {
+            out.push_back({"feature.thin_wall",
+                           Severity::Warning,
+                           path + "/depth",
+                           {length(wall), length(kLeastWall_m)},
+                           {f.name}});
+        }
+    }
+}
+
+void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    const std::vector<NamedTool> tools = allTools(design, d);
+    for (size_t i = 0; i < tools.size(); ++i) {
+        for (size_t k = 0; k < i; ++k) {
+            const NamedTool& a = tools[i];
+            const NamedTool& b = tools[k];
+            if (a.name == b.name && a.path == b.path) {
+                continue;  // the two sides of one mirrored feature meet in sockets right through
+            }
+            const double between = wallBetween(a.tool, b.tool);
+            if (between >= kLeastWall_m) {
+                continue;
+            }
+            const char* code = a.pocket || b.pocket ? "joint.pocket_into"
+                               : a.bore && b.bore   ? "bore.meets_bore"
+                                                    : "cut.meets_cut";
+            out.push_back({code,
+                           between < 0 ? Severity::Error : Severity::Warning,
+                           a.path,
+                           {length(between)},
+                           {a.name, b.name}});
+        }
+    }
+}
+
+void checkTurned(const Design& design, std::vector<Finding>& out) {
+    ProposedEdit round{"edit.make_round", {}, {}};
+    bool out_of_round = false;
+    for (size_t i = 0; i < design.body.stations.size(); ++i) {
+        const Station& s = design.body.stations[i];
+        const double half = 0.5 * (s.back_m - s.belly_m), middle = 0.5 * (s.back_m + s.belly_m);
+        out_of_round = out_of_round || std::abs(half - s.halfWidth_m) > kOutOfRound * half + 1e-5 ||
+                       std::abs(s.widest_m - middle) > kOutOfRound * half + 1e-5 ||
+                       std::abs(s.fullnessAbove - 2) > kOutOfRound ||
+                       std::abs(s.fullnessBelow - 2) > kOutOfRound;
+        const std::string at = itemPath("body/stations", i);
+        round.changes.push_back({at + "/half_width", half});
+        round.changes.push_back({at + "/widest", middle});
+        round.changes.push_back({at + "/fullness_above", 2.0});
+        round.changes.push_back({at + "/fullness_below", 2.0});
+    }
+    if (out_of_round) {
+        out.push_back(
+            {"make.not_round", Severity::Warning, "/body/stations/1/half_width", {}, {}, {round}});
+    }
+}
+
+void checkLayers(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    double stack = 0;
+    for (const Layer& layer : design.make.layers) {
+        stack += layer.thickness_m;
+    }
+    if (stack < d.sizes.maxWidth_m - kLayersShort_m) {
+        out.push_back({"make.layers_short",
+                       Severity::Warning,
+                       "/make/layers/0/thickness",
+                       {length(stack), length(d.sizes.maxWidth_m)}});
+    }
+    for (size_t i = 0; i < design.make.cavities.size(); ++i) {
+        const Cavity& c = design.make.cavities[i];
+        const auto layer = size_t(std::lround(c.layer));
+        const std::string path = itemPath("make/cavities", i);
+        if (layer > design.make.layers.size()) {
+            out.push_back({"make.cavity_no_layer",
+                           Severity::Error,
+                           path + "/layer",
+                           {{Quantity::Number, c.layer},
+                            {Quantity::Number, double(design.make.layers.size())}}});
+            continue;
+        }
+        double from = -0.5 * stack;
+        for (size_t k = 0; k + 1 < layer; ++k) {
+            from += design.make.layers[k].thickness_m;
+        }
+        const double to = from + design.make.layers[layer - 1].thickness_m;
+        const double outer = std::max(std::abs(from), std::abs(to));
+        double wall = 1.0;
+        for (const double end : {-0.5, 0.0, 0.5}) {
+            const double x = c.x_m + end * c.length_m;
+            const Section s = d.curves.atX(x);
+            if (x <= 0 || x >= d.curves.length_m() || outer > s.halfWidth_m) {
+                wall = std::min(wall, x <= 0 || x >= d.curves.length_m() ? -1.0 : 0.0);
+                continue;
+            }
+            wall = std::min({wall, skinHeight(s, outer, true) - c.z_m - 0.5 * c.height_m,
+                             c.z_m - 0.5 * c.height_m - skinHeight(s, outer, false)});
+        }
+        if (wall < kLeastWall_m) {
+            out.push_back({"make.cavity_wall",
+                           wall <= 0 ? Severity::Error : Severity::Warning,
+                           path + "/x",
+                           {length(std::max(0.0, wall)), length(kLeastWall_m)},
+                           {std::to_string(i + 1)}});
+        }
+    }
+}
+
+void checkHalves(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    const Halves& h = design.make.halves;
+    if (!h.used || h.grooveWidth_m <= 0 || h.grooveHeight_m <= 0) {
+        return;
+    }
+    double wall = h.grooveTo_m > h.grooveFrom_m ? 1.0 : -1.0;
+    for (int i = 0; i <= 8; ++i) {
+        const double x = h.grooveFrom_m + (h.grooveTo_m - h.grooveFrom_m) * i / 8;
+        const Section s = d.curves.atX(x);
+        wall = std::min({wall, x > 0 && x < d.curves.length_m() ? 1.0 : -1.0,
+                         s.back_m - h.grooveZ_m - 0.5 * h.grooveHeight_m,
+                         h.grooveZ_m - 0.5 * h.grooveHeight_m - s.belly_m,
+                         s.halfWidth_m - 0.5 * h.grooveWidth_m});
+    }
+    if (wall < kLeastWall_m) {
+        out.push_back({"make.groove_wall",
+                       wall <= 0 ? Severity::Error : Severity::Warning,
+                       "/make/halves/groove_z",
+                       {length(std::max(0.0, wall)), length(kLeastWall_m)}});
+    }
+}
+
+void checkPrint(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    double hollow = 0;
+    for (const BodyPart& part : d.parts) {
+        hollow += part.material.hollow_m3;
+    }
+    if (hollow <= 0 && design.make.print.infill < 1) {
+        out.push_back({"make.print_solid",
+                       Severity::Note,
+                       "/make/print/shell",
+                       {length(design.make.print.shell_m)}});
+    }
+    if (!design.make.print.leaks || hollow <= 0) {
+        return;
+    }
+    if (d.waterlogged.empty()) {
+        out.push_back({"make.leak_unknown",
+                       Severity::Warning,
+                       "/make/print/wet_mass",
+                       {{Quantity::Mass, design.make.print.wetMass_kg},
+                        {Quantity::Mass, design.make.print.dryMass_kg}}});
+        return;
+    }
+    const Waterlogged& last = d.waterlogged.back();
+    out.push_back({last.floats ? "make.leaks" : "make.leaks_and_sinks",
+                   Severity::Warning,
+                   "/make/print/soak",
+                   {{Quantity::Mass, last.water_kg},
+                    {Quantity::Time, last.after_s},
+                    {Quantity::Fraction, last.spare}}});
+}
+
+}  // namespace
+
+void checkCuts(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    checkBores(design, d, out);
+    checkFeatures(design, d, out);
+    checkClashes(design, d, out);
+}
+
+void checkMake(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    switch (design.make.kind) {
+        case MakeKind::Turned:
+            checkTurned(design, out);
+            break;
+        case MakeKind::Layered:
+            checkLayers(design, d, out);
+            break;
+        case MakeKind::Printed:
+            checkPrint(design, d, out);
+            break;
+        case MakeKind::Carved:
+            checkHalves(design, d, out);
+            break;
+        case MakeKind::Cast:
+            break;
+    }
+}
+
+void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    for (size_t i = 0; i < design.joints.size(); ++i) {
+        const Joint& j = design.joints[i];
+        const JointCut& cut = d.joints[i];
+        const std::string path = itemPath("joints", i);
+        if (std::abs(j.bevelFront_rad - j.bevelRear_rad) > kUnevenBevel_rad) {
+            const double even = 0.5 * (j.bevelFront_rad + j.bevelRear_rad);
+            out.push_back(
+                {"joint.uneven_bevels",
+                 Severity::Warning,
+                 path + "/bevel_rear",
+                 {{Quantity::Angle, j.bevelFront_rad}, {Quantity::Angle, j.bevelRear_rad}},
+                 {j.name},
+                 {{"edit.even_bevels",
+                   {{path + "/bevel_front", even}, {path + "/bevel_rear", even}},
+                   {{Quantity::Angle, even}}}}});
+        }
+        if (j.kind == HingeKind::Pin && j.pinLength_m > cut.depth_m) {
+            const double fits = std::max(0.001, cut.depth_m - 0.002);
+            out.push_back({"joint.pin_too_long",
+                           Severity::Error,
+                           path + "/pin_length",
+                           {length(j.pinLength_m), length(cut.depth_m)},
+                           {j.name},
+                           {{"edit.pin_length", {{path + "/pin_length", fits}}, {length(fits)}}}});
+        }
+        if (cut.pocketWall_m < kLeastWall_m) {
+            out.push_back({"joint.pocket_wall",
+                           cut.pocketWall_m <= 0 ? Severity::Error : Severity::Warning,
+                           path + "/pocket_width",
+                           {length(std::max(0.0, cut.pocketWall_m)), length(kLeastWall_m)},
+                           {j.name}});
+        }
+        // The pin stands inside a piece: what swings on it needs a pocket there, and room in it.
+        const double inFront = -cut.plan.faceAhead_m, inRear = -cut.plan.faceBehind_m;
+        const bool buried = (inFront > 0 && j.pocket != PocketIn::FrontPiece) ||
+                            (inRear > 0 && j.pocket != PocketIn::RearPiece);
+        if (buried || cut.opening.stop == JointStop::Pocket) {
+            out.push_back({"joint.wood_on_metal",
+                           buried ? Severity::Error : Severity::Warning,
+                           path + (buried ? "/pin_aft" : "/pocket_width"),
+                           {{Quantity::Angle, cut.opening.opening_rad}},
+                           {j.name}});
+        }
+        if (cut.opening.opening_rad < kStiffJoint_rad) {
+            out.push_back({"joint.stiff",
+                           Severity::Warning,
+                           path + "/gap",
+                           {{Quantity::Angle, cut.opening.opening_rad}},
+                           {j.name}});
+        }
+    }
+    for (size_t i = 0; i < d.alone.size(); ++i) {
+        const bool sinks = d.alone[i].net_kg < 0;
+        if (sinks != (d.net_kg < 0)) {
+            out.push_back({sinks ? "piece.sinks_alone" : "piece.floats_alone",
+                           Severity::Note,
+                           d.mass.pieces[i].path,
+                           {{Quantity::Mass, std::abs(d.alone[i].net_kg)}},
+                           {d.mass.pieces[i].name}});
+        }
+    }
+}
+
+}  // namespace wl

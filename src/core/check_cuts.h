@@ -1,0 +1,20 @@
+// Rules on what is cut into the body and how it is made.
+#pragma once
+
+#include <vector>
+
+#include "core/evaluate.h"
+
+namespace wl {
+
+/// Bores, sockets, slots, grooves, pilot holes, pockets: through the skin, thin walls, into each
+/// other.
+void checkCuts(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
+/// The chosen way of making the body.
+void checkMake(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
+/// Joints and pieces.
+void checkJoints(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
+}  // namespace wl

@@ -1,0 +1,52 @@
+// What a drill, a saw or a chisel takes out of the body.
+#pragma once
+
+#include <vector>
+
+#include "core/geometry/body_curves.h"
+
+namespace wl {
+
+/// A straight-sided tool: a disc or rectangle carried `depth` inwards from its mouth on the skin,
+/// flat-bottomed, with a drill's cone beyond when `tip` is over 0.
+struct CutTool {
+    Eigen::Vector3d mouth_m = Eigen::Vector3d::Zero();
+    Eigen::Vector3d inward = Eigen::Vector3d::UnitZ();  ///< unit vector along the axis
+    Eigen::Vector3d along = Eigen::Vector3d::UnitX();   ///< unit vector across it
+    bool round = true;
+    double halfAlong_m = 0.0;  ///< radius when round
+    double halfAcross_m = 0.0;
+    double depth_m = 0.0;
+    double tip_m = 0.0;
+
+    Eigen::Vector3d across() const { return inward.cross(along); }
+    /// Whether a place lies in the tool or in the air it came through.
+    bool holds(const Eigen::Vector3d& place_m) const;
+    double leastHalf_m() const { return round ? halfAlong_m : std::min(halfAlong_m, halfAcross_m); }
+};
+
+/// Height of a drill point's cone, 118 deg: r / tan(59 deg).
+double drillTip(double radius_m);
+
+struct CutVolume {
+    double removed_m3 = 0.0;
+    Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
+    double wallBeyond_m = 0.0;  ///< skin left past the bottom, negative: comes out
+    double wallBeside_m = 0.0;  ///< least skin beside the rim of the bottom, negative: comes out
+};
+
+/// Volume of body within the tool and not in any of the `earlier` ones, by Gauss rules over the
+/// tool's cross-section (disc: 5 radii x 8 angles; rectangle: 8 x 4), each column measured to the
+/// curved skin. Where an earlier tool crosses, columns are sampled at 32 places.
+CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
+                     const std::vector<CutTool>& earlier = {});
+
+/// Least wall between two tools, taken as capsules round their axes (exact for round tools side by
+/// side, on the safe side at flat ends), metres; negative where they meet.
+double wallBetween(const CutTool& a, const CutTool& b);
+
+/// Distance from a place inside the body along a direction to the skin, at most `reach`.
+double distanceToSkin(const BodyCurves& body, const Eigen::Vector3d& from_m,
+                      const Eigen::Vector3d& direction, double reach_m);
+
+}  // namespace wl

@@ -1,0 +1,184 @@
+// Joint opening against the cases worked by hand in docs/joints.md and against turned polygons.
+#include <catch2/catch.hpp>
+#include <cmath>
+#include <random>
+
+#include "core/joint/joint_opening.h"
+#include "core/plan/plan_lead.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+JointPlan plan(double ahead_mm, double behind_mm, double bevelFront_deg, double bevelRear_deg,
+               double width_mm) {
+    JointPlan j;
+    j.faceAhead_m = ahead_mm * 1e-3;
+    j.faceBehind_m = behind_mm * 1e-3;
+    j.bevelFront_rad = bevelFront_deg * kDegree;
+    j.bevelRear_rad = bevelRear_deg * kDegree;
+    j.halfWidthFront_m = j.halfWidthRear_m = 0.5e-3 * width_mm;
+    return j;
+}
+
+double degrees(const JointPlan& j) {
+    return computeOpening(j).opening_rad / kDegree;
+}
+
+// How far the turned rear face reaches into the front piece on the closing side: found by turning
+// points of both faces, without the formula. Ahead is -x, the closing side +y.
+bool overlaps(const JointPlan& j, double swing) {
+    auto turned = [&](double x, double y, double by) {
+        return std::pair{x * std::cos(by) - y * std::sin(by), x * std::sin(by) + y * std::cos(by)};
+    };
+    for (int i = 0; i <= 4000; ++i) {
+        const double share = i / 4000.0;
+        const double yr = share * j.halfWidthRear_m;
+        const auto [x, y] = turned(j.faceBehind_m + yr * std::tan(j.bevelRear_rad), yr, swing);
+        if (y >= 0 && y <= j.halfWidthFront_m &&
+            x < -j.faceAhead_m - y * std::tan(j.bevelFront_rad)) {
+            return true;
+        }
+        const double yf = share * j.halfWidthFront_m;
+        const auto [u, v] = turned(-j.faceAhead_m - yf * std::tan(j.bevelFront_rad), yf, -swing);
+        if (v >= 0 && v <= j.halfWidthRear_m &&
+            u > j.faceBehind_m + v * std::tan(j.bevelRear_rad)) {
+            return true;
+        }
+    }
+    return false;
+}
+
+}  // namespace
+
+TEST_CASE("joint openings worked by hand") {
+    // Each is derived step by step in docs/joints.md.
+    CHECK(degrees(plan(1, 1, 0, 0, 22)) == Approx(10.3889).epsilon(1e-5));  // 1 flat, pin midway
+    CHECK(degrees(plan(2, 0, 0, 0, 22)) == Approx(10.4757).epsilon(1e-5));  // 2 pin in a face
+    CHECK(degrees(plan(0, 0, 15, 15, 20)) == Approx(30).epsilon(1e-9));     // 3 V cut, no gap
+    CHECK(degrees(plan(0, 0, 25, 0, 20)) == Approx(25).epsilon(1e-9));      // 4 one bevel
+    CHECK(degrees(plan(.5, .5, 10, 10, 20)) == Approx(25.5055).epsilon(1e-5));  // 5 gap and bevels
+    // 6 pin ahead of both faces: the rear edge swings out past the front one, whose corner at
+    // (11, -2) meets the rear face 4 behind the pin.
+    const double R = std::hypot(11.0, 2.0);
+    CHECK(degrees(plan(-2, 4, 0, 0, 22)) ==
+          Approx((std::atan2(-2, 11) + std::asin(4 / R)) / kDegree).epsilon(1e-9));
+    CHECK(computeOpening(plan(-2, 4, 0, 0, 22)).stop == JointStop::FrontEdgeOnRearFace);
+    // 7 pin behind both faces: the mirror image of 6.
+    CHECK(degrees(plan(4, -2, 0, 0, 22)) == Approx(degrees(plan(-2, 4, 0, 0, 22))).epsilon(1e-12));
+    CHECK(computeOpening(plan(4, -2, 0, 0, 22)).stop == JointStop::RearEdgeOnFrontFace);
+}
+
+TEST_CASE("seeded joints open as far as turned outlines do") {
+    std::mt19937 random(20261126);
+    auto uniform = [&random](double a, double b) {
+        return std::uniform_real_distribution<double>(a, b)(random);
+    };
+    for (int i = 0; i < 40; ++i) {
+        JointPlan j = plan(0, 0, uniform(0, 30), uniform(0, 30), uniform(10, 30));
+        const double gap = uniform(0.2e-3, 4e-3), aft = uniform(-2e-3, 2e-3);
+        j.faceAhead_m = 0.5 * gap + aft;
+        j.faceBehind_m = 0.5 * gap - aft;
+        const double opening = computeOpening(j).opening_rad;
+        INFO(i << " opening " << opening / kDegree);
+        CHECK_FALSE(overlaps(j, opening - 0.05 * kDegree));
+        CHECK(overlaps(j, opening + 0.05 * kDegree));
+        CHECK(std::abs(clearanceAt(j, opening)) < 1e-9);
+        CHECK(clearanceAt(j, 0.5 * opening) > 0);
+    }
+}
+
+TEST_CASE("bevel and gap for a wanted opening, and none where there is none") {
+    // tan(bevel) = tan(25/2) - 2/22 for equal bevels, pin midway: 7.45117 deg.
+    const JointPlan flat = plan(1, 1, 0, 0, 22);
+    const auto bevel = bevelForOpening(flat, 25 * kDegree);
+    REQUIRE(bevel);
+    CHECK(*bevel / kDegree == Approx(7.45117).epsilon(1e-5));
+    CHECK_FALSE(bevelForOpening(flat, 8 * kDegree));  // the gap alone gives 10.4
+    const auto gap = gapForOpening(plan(.5, .5, 10, 10, 20), 25.5055 * kDegree);
+    REQUIRE(gap);
+    CHECK(*gap == Approx(1e-3).epsilon(1e-3));
+    CHECK_FALSE(gapForOpening(plan(1, 1, 10, 10, 20), 170 * kDegree));
+}
+
+TEST_CASE("a pocket or the hardware may stop the joint before its faces") {
+    JointPlan j = plan(-3, 4, 20, 20, 24);
+    const double faces = computeOpening(j).opening_rad;
+    j.pocketWidth_m = 0.004;
+    j.pocketMouth_m = 0.003;
+    j.hardwareWidth_m = 0.0012;
+    const JointOpening o = computeOpening(j);
+    CHECK(o.stop == JointStop::Pocket);
+    CHECK(o.opening_rad < faces);
+    // The shank touches the mouth when 3 sin t + 0.6 = 2 cos t.
+    CHECK(3 * std::sin(o.opening_rad) + 0.6 == Approx(2 * std::cos(o.opening_rad)).epsilon(1e-9));
+    j.hardwareStop_rad = 5 * kDegree;
+    CHECK(computeOpening(j).stop == JointStop::Hardware);
+    j.pocketWidth_m = 0.0010;
+    CHECK(computeOpening(j).opening_rad == 0.0);
+}
+
+TEST_CASE("a cut bait: pieces sum to the whole, and wood taken out is gone from mass and water") {
+    Design d = demoDesign();
+    const Derived whole = evaluated(d);
+    d.pieces.push_back({"tail", false, {}});
+    Joint j;
+    j.x_m = 0.055;
+    j.typicalMass_kg = 0.0;
+    j.pocket = PocketIn::None;
+    d.joints.push_back(j);
+    const Derived cut = evaluated(d);
+    const SolidProperties gap =
+        integrateJointGap(cut.curves, cut.joints[0].frontPieceFace, cut.joints[0].rearPieceFace);
+    const double water = cut.waterDensity_kg_m3;
+    CHECK(whole.mass.displacedVolume_m3 - cut.mass.displacedVolume_m3 ==
+          Approx(gap.volume_m3).epsilon(0.01));
+    CHECK(whole.mass.mass_kg - cut.mass.mass_kg ==
+          Approx(gap.volume_m3 * cut.reckoning.usedDensity_kg_m3).epsilon(0.01));
+    double mass = 0, volume = 0, net = 0;
+    for (size_t i = 0; i < cut.mass.pieces.size(); ++i) {
+        mass += cut.mass.pieces[i].mass_kg;
+        volume += cut.mass.pieces[i].displacedVolume_m3;
+        net += cut.alone[i].net_kg;
+    }
+    CHECK(mass == Approx(cut.mass.mass_kg).epsilon(1e-12));
+    CHECK(volume == Approx(cut.mass.displacedVolume_m3).epsilon(1e-12));
+    CHECK(net == Approx(cut.net_kg).epsilon(1e-9));
+    CHECK(cut.spare == Approx(1 - cut.mass.mass_kg / (water * volume)));
+    // The tail in stock of its own: only its mass changes, and it sinks alone.
+    d.pieces[1].ownStock = true;
+    d.pieces[1].stock.shelfDensity_kg_m3 = 1200;
+    const Derived heavy = evaluated(d);
+    CHECK(heavy.alone[1].net_kg < 0);
+    CHECK(heavy.mass.pieces[0].mass_kg == Approx(cut.mass.pieces[0].mass_kg).epsilon(1e-9));
+    d.joints[0].x_m = 0.0815;
+    CHECK(evaluate(d).error().code == "joint.off_the_body");
+    d.joints.clear();
+    CHECK(evaluate(d).error().code == "joint.pieces_differ");
+}
+
+TEST_CASE("claws on hinges of their own count on both sides") {
+    Design d = demoDesign();
+    const Derived bare = evaluated(d);
+    Appendage claw;
+    claw.body = ellipsoidBody(0.008, 0.002, 0.003, 7, false);
+    claw.hardwareMass_kg = 0.0;
+    claw.droop_rad = 10 * kDegree;
+    d.appendages.push_back(claw);
+    d.coats.clear();
+    Design plain = d;
+    plain.appendages.clear();
+    const Derived one = evaluated(plain), both = evaluated(d);
+    const double claws = 2 * 4.0 / 3 * kPi * 0.008 * 0.002 * 0.003;
+    CHECK(both.mass.displacedVolume_m3 - one.mass.displacedVolume_m3 ==
+          Approx(claws).epsilon(5e-3));
+    CHECK(std::abs(both.mass.centreOfGravity_m.y()) < 1e-9);
+    CHECK(std::abs(both.roll_rad) < 1e-4);
+    REQUIRE(both.parts.size() == 3);
+    CHECK(isClosedAndOutward(both.parts[2].mesh));
+    CHECK(both.parts[1].solid.centroid_m.y() > claw.hingeY_m);
+    CHECK(both.parts[2].solid.centroid_m.y() == Approx(-both.parts[1].solid.centroid_m.y()));
+    CHECK(bare.parts.size() == 1);
+}
