@@ -100,6 +100,28 @@ constexpr std::array kRows{
     Row{"make.leaks", WL_TR("Unsealed seams let in %1 in %2: spare falls to %3. Seal them.")},
     Row{"make.leaks_and_sinks",
         WL_TR("Unsealed seams let in %1 in %2, and it sinks (spare %3). Seal them.")},
+    // Solids brought in, and tracing
+    Row{"solid.not_a_solid", WL_TR("This is neither STL nor OBJ with faces in it.")},
+    Row{"solid.cut_short", WL_TR("The file ends before its solid does. Export it again.")},
+    Row{"solid.bad_number", WL_TR("The file holds a corner that is no place, at entry %1.")},
+    Row{"solid.too_many",
+        WL_TR("The solid has %1 triangles; up to %2 are taken. Export it coarser.")},
+    Row{"solid.empty", WL_TR("The surface encloses nothing.")},
+    Row{"solid.holes", WL_TR("The surface has holes: %1 edges have a face on one side only. Close "
+                             "them in the drawing and export again.")},
+    Row{"solid.not_manifold", WL_TR("At %1 edges more than two faces meet, or faces are turned "
+                                    "against each other. Unite the bodies and export again.")},
+    Row{"solid.nested", WL_TR("One shell lies inside another and would be counted twice. Leave one "
+                              "out, or turn the inner one to make it a hollow.")},
+    Row{"solid.crossing", WL_TR("Two shells cut each other. Unite them and export again.")},
+    Row{"solid.places_in_line", WL_TR("Nose, tail and back lie in one line. Pick the back again, "
+                                      "off the line from nose to tail.")},
+    Row{"solid.no_slices", WL_TR("The solid cannot be sliced along the bait. Check which way it "
+                                 "lies.")},
+    Row{"trace.no_scale", WL_TR("Set the scale: two places in the picture a known length apart.")},
+    Row{"trace.no_axis", WL_TR("Set the axis: the nose tip, then the tail tip.")},
+    Row{"trace.too_few", WL_TR("Trace at least three places along the back and three along the "
+                               "belly, between nose and tail.")},
     // Joints
     Row{"joint.pieces_differ", WL_TR("There are %1 pieces and %2 joints: there must be one piece "
                                      "more than joints.")},

@@ -1,0 +1,131 @@
+#include "core/shape/size_series.h"
+
+#include <cmath>
+#include <cstdio>
+
+#include "core/design/fields.h"
+#include "core/evaluate.h"
+#include "core/plan/plan_lead.h"
+#include "core/shape/edit_body.h"
+
+namespace wl {
+namespace {
+
+constexpr double kDrillStep_m = 0.0005;
+
+double toDrill(double metres) {
+    return std::max(kDrillStep_m, std::round(metres / kDrillStep_m) * kDrillStep_m);
+}
+
+}  // namespace
+
+Design scaledDesign(const Design& design, double length_m) {
+    Design d = design;
+    const OverallSize now = overallSize(d.body);
+    if (!(now.length_m > 0)) {
+        return d;
+    }
+    const double k = length_m / now.length_m;
+    d.body = resized(d.body, length_m, k * now.width_m, k * now.height_m);
+    char name[64];
+    std::snprintf(name, sizeof name, ", %.0f mm", length_m / kMillimetre);
+    d.name = design.name.substr(0, design.name.rfind(", ")) + name;
+    for (Piece& piece : d.pieces) {
+        piece.stock.weighedBody_kg.reset();
+        piece.stock.trust = BodyTrust::DrawnVolume;
+    }
+    for (Fitting& f : d.fittings) {
+        f.x_m *= k;
+        f.y_m *= k;
+        f.z_m *= k;
+    }
+    for (Bore& b : d.bores) {
+        b.x_m *= k;
+        b.y_m *= k;
+        b.diameter_m = toDrill(k * b.diameter_m);
+        b.depth_m = toDrill(k * b.depth_m);
+        b.plugLength_m *= k;
+    }
+    for (Joint& j : d.joints) {
+        j.x_m *= k;
+        j.gap_m *= k;
+        j.pinAft_m *= k;
+        j.pinLength_m *= k;
+        j.pocketWidth_m *= k;
+        j.pocketHeight_m *= k;
+        j.pocketDepth_m *= k;
+    }
+    for (Appendage& a : d.appendages) {
+        const OverallSize own = overallSize(a.body);
+        a.body = resized(a.body, k * own.length_m, k * own.width_m, k * own.height_m);
+        a.hingeX_m *= k;
+        a.hingeY_m *= k;
+        a.hingeZ_m *= k;
+    }
+    for (Feature& f : d.features) {
+        f.x_m *= k;
+        f.y_m *= k;
+        f.z_m *= k;
+        // Slots fit sheet of one thickness, sockets and pilots fit bought eyes: lengths go along.
+        f.length_m *= k;
+        f.depth_m *= k;
+    }
+    for (Cavity& c : d.make.cavities) {
+        c.x_m *= k;
+        c.z_m *= k;
+        c.length_m *= k;
+        c.height_m *= k;
+    }
+    d.make.halves.grooveFrom_m *= k;
+    d.make.halves.grooveTo_m *= k;
+    d.make.halves.grooveZ_m *= k;
+    for (double Lip::*field : {&Lip::length_m, &Lip::rootWidth_m, &Lip::width_m, &Lip::tipRound_m,
+                               &Lip::slotX_m, &Lip::slotZ_m, &Lip::slotDepth_m}) {
+        d.lip.*field *= k;
+    }
+    d.tie.x_m *= k;
+    d.tie.z_m *= k;
+    d.tie.upLip_m *= k;
+    d.log.clear();
+    d.trace = {};
+    return d;
+}
+
+SizeRow evaluateSize(const Design& design, double length_m) {
+    SizeRow row;
+    row.length_m = length_m;
+    row.design = scaledDesign(design, length_m);
+    // What left its range in scaling is said, not clamped.
+    for (const Field& field : listFields(row.design)) {
+        if (field.value && !(*field.value >= field.min && *field.value <= field.max)) {
+            row.error = "field.out_of_range";
+            return row;
+        }
+    }
+    row.leadMeets = true;
+    if (!row.design.bores.empty()) {
+        const Result<LeadPlan> plan = planLead(row.design);
+        if (plan) {
+            if (const Result<Design> planned = withEdit(row.design, plan->edit)) {
+                row.design = *planned;
+            }
+            row.leadMeets = plan->findings.empty();
+            row.missingMass_kg = plan->missingMass_kg;
+        }
+    }
+    const Result<Derived> derived = evaluate(row.design);
+    if (!derived) {
+        row.error = derived.error().code;
+        return row;
+    }
+    row.known = true;
+    row.volume_m3 = derived->solid.volume_m3;
+    row.mass_kg = derived->mass.mass_kg;
+    row.wantedMass_kg = derived->wantedMass_kg;
+    row.spare = derived->spare;
+    row.pitch_rad = derived->pitch_rad;
+    row.sinkSpeed_m_s = derived->freeFall.speed_m_s;
+    return row;
+}
+
+}  // namespace wl

@@ -1,0 +1,34 @@
+// The same bait at several lengths.
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "core/base/finding.h"
+#include "core/design/design.h"
+
+namespace wl {
+
+/// The design at another length. Shape, places, joints, slots and lip outline go with the length,
+/// bores to the half millimetre. Hooks, rings, eyes, wire, lip sheet, sheets, print walls and coats
+/// stay as bought. What was measured on the first bait (weighed body, log) is left off.
+Design scaledDesign(const Design& design, double length_m);
+
+/// One bait of the series, its lead planned anew, evaluated.
+struct SizeRow {
+    double length_m = 0.0;
+    Design design;
+    bool known = false;  ///< false: it cannot be reckoned at this size; `error` says why
+    std::string error;   ///< code
+    double volume_m3 = 0.0;
+    double mass_kg = 0.0;
+    double wantedMass_kg = 0.0;
+    double spare = 0.0;
+    double pitch_rad = 0.0;
+    double sinkSpeed_m_s = 0.0;  ///< rising under 0
+    bool leadMeets = false;      ///< the plan meets mass and attitude
+    double missingMass_kg = 0.0;
+};
+SizeRow evaluateSize(const Design& design, double length_m);
+
+}  // namespace wl

@@ -1,0 +1,23 @@
+// STL (binary and text) and OBJ as triangles.
+#pragma once
+
+#include <filesystem>
+#include <string_view>
+
+#include "core/base/result.h"
+#include "core/geometry/triangle_mesh.h"
+
+namespace wl {
+
+inline constexpr size_t kLargestSolidBytes = 128u << 20;
+
+/// Triangles as written, in the file's own unit, vertices not yet joined. The kind is told by the
+/// content: binary STL by its length, text STL by "solid"/"facet", else OBJ (v and f; faces of more
+/// corners are fanned). Errors: "solid.not_a_solid" (words: what), "solid.too_many",
+/// "solid.cut_short", "solid.bad_number" (values: line).
+Result<TriangleMesh> readSolid(std::string_view content);
+
+/// Errors: "file.cannot_open", "file.too_large" and those of readSolid.
+Result<TriangleMesh> loadSolid(const std::filesystem::path& path);
+
+}  // namespace wl

@@ -1,0 +1,265 @@
+// Solids brought in: right answers, refusals in plain words, and no crash on damage.
+#include <bit>
+#include <catch2/catch.hpp>
+#include <cstring>
+#include <random>
+
+#include "core/shape/solid_check.h"
+#include "core/shape/trace_profile.h"
+#include "io/design_file.h"
+#include "io/mesh_bytes.h"
+#include "io/solid_file.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+std::string binaryStl(const TriangleMesh& mesh) {
+    std::string out(80, ' ');
+    auto put = [&out](std::uint32_t w) {
+        char bytes[4];
+        std::memcpy(bytes, &w, 4);
+        out.append(bytes, 4);
+    };
+    put(std::uint32_t(mesh.triangles.size()));
+    for (const auto& t : mesh.triangles) {
+        out.append(12, '\0');
+        for (const int v : t) {
+            for (int k = 0; k < 3; ++k) {
+                put(std::bit_cast<std::uint32_t>(float(mesh.vertices_m[size_t(v)][k] * 1e3)));
+            }
+        }
+        out.append(2, '\0');
+    }
+    return out;
+}
+
+std::string textStl(const TriangleMesh& mesh) {
+    std::string out = "solid bait\n";
+    for (const auto& t : mesh.triangles) {
+        out += " facet normal 0 0 0\n  outer loop\n";
+        for (const int v : t) {
+            const Eigen::Vector3d p = mesh.vertices_m[size_t(v)] * 1e3;
+            out += "   vertex " + std::to_string(p.x()) + " " + std::to_string(p.y()) + " " +
+                   std::to_string(p.z()) + "\n";
+        }
+        out += "  endloop\n endfacet\n";
+    }
+    return out + "endsolid bait\n";
+}
+
+std::string obj(const TriangleMesh& mesh) {
+    std::string out;
+    for (const Eigen::Vector3d& v : mesh.vertices_m) {
+        out += "v " + std::to_string(v.x() * 1e3) + " " + std::to_string(v.y() * 1e3) + " " +
+               std::to_string(v.z() * 1e3) + "\n";
+    }
+    for (const auto& t : mesh.triangles) {
+        out += "f " + std::to_string(t[0] + 1) + "/1 " + std::to_string(t[1] + 1) + " " +
+               std::to_string(t[2] + 1) + "//2\n";
+    }
+    return out;
+}
+
+Result<CheckedSolid> checked(const std::string& file) {
+    Result<TriangleMesh> read = readSolid(file);
+    if (!read) {
+        return read.error();
+    }
+    TriangleMesh mesh = *read;
+    for (Eigen::Vector3d& v : mesh.vertices_m) {
+        v *= 1e-3;
+    }
+    return checkSolid(welded(mesh, 1e-8));
+}
+
+std::string refusal(const std::string& file) {
+    const auto r = checked(file);
+    return r.ok() ? "ok" : r.error().code;
+}
+
+TriangleMesh joined(TriangleMesh a, const TriangleMesh& b) {
+    const int shift = int(a.vertices_m.size());
+    a.vertices_m.insert(a.vertices_m.end(), b.vertices_m.begin(), b.vertices_m.end());
+    for (const auto& t : b.triangles) {
+        a.triangles.push_back({t[0] + shift, t[1] + shift, t[2] + shift});
+    }
+    return a;
+}
+
+TriangleMesh turned(TriangleMesh m) {
+    for (auto& t : m.triangles) {
+        std::swap(t[1], t[2]);
+    }
+    return m;
+}
+
+}  // namespace
+
+TEST_CASE("a cube and an ellipsoid come in by all three kinds of file with their volume") {
+    const TriangleMesh cube = boxMesh(0.04, 0.04, 0.04, 0);
+    const TriangleMesh ball = ellipsoidMesh(0.05, 0.008, 0.012, 48, 32);
+    for (const auto& file : {binaryStl(cube), textStl(cube), obj(cube)}) {
+        const auto solid = checked(file);
+        REQUIRE(solid.ok());
+        CHECK(integrateMesh(solid->mesh).volume_m3 == Approx(6.4e-5).epsilon(1e-6));
+        CHECK(solid->mesh.vertices_m.size() == 8);
+        CHECK_FALSE(solid->turned);
+    }
+    for (const auto& file : {binaryStl(ball), textStl(ball), obj(ball)}) {
+        const auto solid = checked(file);
+        INFO((solid.ok() ? "" : solid.error().code));
+        REQUIRE(solid.ok());
+        CHECK(integrateMesh(solid->mesh).volume_m3 ==
+              Approx(4.0 / 3 * kPi * 0.05 * 0.008 * 0.012).epsilon(1e-3));
+    }
+    // Corners of more than three, counted back from the last vertex.
+    const auto square = readSolid("v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\nf -4 -3 -2 -1\n");
+    REQUIRE(square.ok());
+    CHECK(square->triangles.size() == 2);
+}
+
+TEST_CASE("what is wrong with a solid is told apart") {
+    const TriangleMesh cube = boxMesh(0.04, 0.04, 0.04, 0);
+    const auto inside = checked(binaryStl(turned(cube)));
+    REQUIRE(inside.ok());
+    CHECK(inside->turned);
+    CHECK(integrateMesh(inside->mesh).volume_m3 == Approx(6.4e-5).epsilon(1e-6));
+    TriangleMesh open = cube;
+    open.triangles.resize(10);
+    CHECK(refusal(binaryStl(open)) == "solid.holes");
+    CHECK(checked(binaryStl(open)).error().values[0].value == 4);  // the rim of one square face
+    TriangleMesh inner = boxMesh(0.01, 0.01, 0.01, 0.01);
+    for (Eigen::Vector3d& v : inner.vertices_m) {
+        v.x() += 0.01;
+    }
+    CHECK(refusal(binaryStl(joined(cube, inner))) == "solid.nested");
+    const auto hollow = checked(binaryStl(joined(cube, turned(inner))));
+    REQUIRE(hollow.ok());
+    CHECK(integrateMesh(hollow->mesh).volume_m3 == Approx(6.4e-5 - 1e-6).epsilon(1e-6));
+    TriangleMesh aside = cube;
+    for (Eigen::Vector3d& v : aside.vertices_m) {
+        v += Eigen::Vector3d(0.0213, 0.011, 0.0172);
+    }
+    CHECK(refusal(binaryStl(joined(cube, aside))) == "solid.crossing");
+    TriangleMesh twisted = cube;
+    std::swap(twisted.triangles[0][1], twisted.triangles[0][2]);
+    CHECK(refusal(binaryStl(twisted)) == "solid.not_manifold");
+    CHECK(refusal("hello") == "solid.not_a_solid");
+    CHECK(refusal(binaryStl(cube).substr(0, 300)) == "solid.cut_short");
+    CHECK(refusal(textStl(cube).substr(0, 300)) == "solid.cut_short");
+    CHECK(refusal("v 0 0 0\nf 1 2 3\n") == "solid.bad_number");
+    CHECK(refusal("v 0 nan 0\n") == "solid.bad_number");
+}
+
+TEST_CASE("a body of two hundred thousand triangles is floated on the mesh itself") {
+    const TriangleMesh mesh = ellipsoidMesh(0.05, 0.008, 0.012, 400, 252);
+    REQUIRE(mesh.triangles.size() > 200000);
+    const auto solid = checked(binaryStl(mesh));
+    REQUIRE(solid.ok());
+    const auto placed = oriented(solid->mesh, {-0.05, 0, 0}, {0.05, 0, 0}, {0, 0, 0.012});
+    REQUIRE(placed.ok());
+    Design d = demoDesign();
+    const Result<Body> sliced = stationsOf(*placed, 21);
+    REQUIRE(sliced.ok());
+    d.body.stations = sliced->stations;
+    d.body.solid.mesh = std::make_shared<const TriangleMesh>(roundedForFile(*placed));
+    d.body.useSolid = true;
+    d.bores.clear();
+    const Derived onMesh = evaluated(d);
+    CHECK(onMesh.solid.volume_m3 == Approx(4.0 / 3 * kPi * 0.05 * 0.008 * 0.012).epsilon(1e-4));
+    d.body.useSolid = false;
+    const Derived onSlices = evaluated(d);
+    CHECK(onSlices.solid.volume_m3 == Approx(onMesh.solid.volume_m3).epsilon(2e-3));
+    CHECK(onSlices.pitch_rad == Approx(onMesh.pitch_rad).margin(0.2 * kDegree));
+}
+
+TEST_CASE("unit guessed by size, lie told by three places") {
+    CHECK(guessUnit(82) == FileUnit::Millimetre);
+    CHECK(guessUnit(3.25) == FileUnit::Inch);
+    CHECK(guessUnit(0.082) == FileUnit::Metre);
+    // Nose towards -y, back towards +x of the file: a body turned every way comes out the same.
+    const TriangleMesh ball = ellipsoidMesh(0.05, 0.008, 0.012, 24, 16);
+    TriangleMesh lying = ball;
+    for (Eigen::Vector3d& v : lying.vertices_m) {
+        v = Eigen::Vector3d(v.z(), v.x(), v.y()) + Eigen::Vector3d(0.3, 0.2, 0.1);
+    }
+    const Eigen::Vector3d o(0.3, 0.2, 0.1);
+    const auto upright =
+        oriented(lying, o - 0.05 * Eigen::Vector3d::UnitY(), o + 0.05 * Eigen::Vector3d::UnitY(),
+                 o + 0.012 * Eigen::Vector3d::UnitX());
+    REQUIRE(upright.ok());
+    double front = 0, worst = 0;
+    for (const Eigen::Vector3d& v : ball.vertices_m) {
+        front = std::min(front, v.x());
+    }
+    for (size_t i = 0; i < ball.vertices_m.size(); ++i) {
+        worst = std::max(
+            worst,
+            (upright->vertices_m[i] - ball.vertices_m[i] + Eigen::Vector3d(front, 0, 0)).norm());
+    }
+    CHECK(worst < 1e-9);
+    CHECK(oriented(lying, o, o + Eigen::Vector3d::UnitY(), o + 2 * Eigen::Vector3d::UnitY())
+              .error()
+              .code == "solid.places_in_line");
+}
+
+TEST_CASE("seeded damage to solid files never crashes or hangs") {
+    const TriangleMesh ball = ellipsoidMesh(0.05, 0.008, 0.012, 8, 8);
+    std::mt19937 random(7);
+    int survived = 0;
+    for (const std::string& whole : {binaryStl(ball), textStl(ball), obj(ball)}) {
+        for (int round = 0; round < 250; ++round) {
+            std::string text = whole;
+            for (int k = 0; k < 1 + round % 9; ++k) {
+                text[random() % text.size()] = char(random());
+            }
+            if (round % 3 == 0) {
+                text.resize(random() % text.size());
+            }
+            const auto solid = checked(text);
+            survived += solid.ok();
+            if (solid.ok()) {
+                CHECK(std::isfinite(integrateMesh(solid->mesh).volume_m3));
+            }
+        }
+    }
+    CHECK(survived < 750);
+}
+
+TEST_CASE("a traced outline becomes stations of the same shape") {
+    // An ellipse 80 x 24 drawn as 64 points, y down, anywhere on the sheet.
+    std::vector<Eigen::Vector2d> outline;
+    for (int i = 0; i < 64; ++i) {
+        outline.emplace_back(500 + 40 * std::cos(2 * kPi * i / 64),
+                             300 + 12 * std::sin(2 * kPi * i / 64));
+    }
+    const auto profile = profileOfOutline(outline, 0.08);
+    REQUIRE(profile.ok());
+    const Body body = bodyFromProfile(*profile, demoDesign().body, 13);
+    const auto curves = BodyCurves::build(body, "");
+    REQUIRE(curves.ok());
+    const BodySizes sizes = measureBody(*curves);
+    CHECK(sizes.length_m == Approx(0.08));
+    CHECK(sizes.maxHeight_m == Approx(0.024).epsilon(0.01));
+    CHECK(sizes.profileArea_m2 == Approx(kPi * 0.04 * 0.012).epsilon(0.01));
+
+    Trace trace;
+    CHECK(profileOf(trace).error().code == "trace.no_scale");
+    trace.scale = {{0.1, 0.9}, {0.6, 0.9}};  // half the picture's width is 100 mm
+    trace.knownLength_m = 0.1;
+    CHECK(profileOf(trace).error().code == "trace.no_axis");
+    trace.axis = {{0.2, 0.3}, {0.5, 0.7}};  // half a width long, nose up left
+    CHECK(profileOf(trace).error().code == "trace.too_few");
+    for (const double x : {0.02, 0.05, 0.08}) {
+        trace.back.push_back(*onPicture(trace, {x, 0.012}));
+        trace.belly.push_back(*onPicture(trace, {x, -0.010}));
+    }
+    const auto traced = profileOf(trace);
+    REQUIRE(traced.ok());
+    CHECK(traced->length_m == Approx(0.1));
+    CHECK(traced->back[2].y() == Approx(0.012));
+    CHECK(traced->belly[3].x() == Approx(0.08));
+}
