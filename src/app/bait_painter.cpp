@@ -1,12 +1,31 @@
 #include "app/bait_painter.h"
 
 #include <QPainterPath>
+#include <boost/geometry.hpp>
+#include <boost/geometry/geometries/multi_point.hpp>
+#include <boost/geometry/geometries/point_xy.hpp>
+#include <boost/geometry/geometries/polygon.hpp>
 #include <cmath>
+
+#include "core/geometry/section_strip.h"
 
 namespace wl {
 namespace {
 
 constexpr double kOutline = 1.6, kInner = 1.0;
+
+QColor stockColour(MakeKind kind, const Inks& c) {
+    switch (kind) {
+        case MakeKind::Cast:
+            return c.resin;
+        case MakeKind::Layered:
+            return c.clear;
+        case MakeKind::Printed:
+            return c.plastic;
+        default:
+            return c.wood;
+    }
+}
 
 QPen inkPen(const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) {
     return QPen(colour, width, style, Qt::RoundCap, Qt::RoundJoin);
@@ -158,31 +177,195 @@ void paintLip(QPainter& p, const Design& design, TankView view, const Projection
 
 }  // namespace
 
-QPolygonF bodyOutline(const Derived& d, TankView view, const Projection& project) {
-    QPolygonF outline;
-    constexpr int kPoints = 96;
-    if (view == TankView::Front) {
-        std::vector<Eigen::Vector2d> ring;
-        const Section s = d.curves.atX(d.sizes.widestAt_m);
-        sectionRing(s, 20, ring);
-        for (const Eigen::Vector2d& q : ring) {
-            outline << project({s.x_m, q.x(), q.y()});
+namespace {
+
+using Places = std::vector<Eigen::Vector3d>;
+
+// The piece seen from above: port edge, then starboard, each from its front face to its rear one.
+Places topOutline(const BodyCurves& curves, const PieceBounds& bounds) {
+    constexpr int kPoints = 64;
+    auto edge = [&](const std::optional<FaceAcross>& face, bool front) {
+        if (!face) {
+            return front ? 0.0 : curves.length_m();
         }
-        return outline;
-    }
-    auto edge = [&](double u, bool first) {
-        const Section s = d.curves.at(u);
-        return view == TankView::Side
-                   ? project({s.x_m, 0, first ? s.back_m : s.belly_m})
-                   : project({s.x_m, first ? s.halfWidth_m : -s.halfWidth_m, s.widest_m});
+        return face->x_m + face->slope * faceHalfWidth(curves, *face);
     };
+    const double from = edge(bounds.front, true), to = edge(bounds.rear, false);
+    Places port, all;
     for (int i = 0; i <= kPoints; ++i) {
-        outline << edge(double(i) / kPoints, true);
+        const double u =
+            curves.uOf(from) + (curves.uOf(to) - curves.uOf(from)) * double(i) / kPoints;
+        const Section s = curves.at(u);
+        double half = s.halfWidth_m, z = s.widest_m;
+        const auto [low, high] = curves.heightsKept(true, s.x_m);
+        const auto [low2, high2] = curves.heightsKept(false, s.x_m);
+        const double top = std::min({high, high2, s.back_m}),
+                     foot = std::max({low, low2, s.belly_m});
+        if (foot >= top) {
+            continue;
+        }
+        if (z > top || z < foot) {
+            z = std::clamp(z, foot, top);
+            half = halfBreadthAt(s, z);
+        }
+        port.emplace_back(s.x_m, half, z);
     }
-    for (int i = kPoints; i >= 0; --i) {
-        outline << edge(double(i) / kPoints, false);
+    if (bounds.front) {
+        all.emplace_back(bounds.front->x_m, 0, 0);
     }
-    return outline;
+    all.insert(all.end(), port.begin(), port.end());
+    if (bounds.rear) {
+        all.emplace_back(bounds.rear->x_m, 0, 0);
+    }
+    for (auto it = port.rbegin(); it != port.rend(); ++it) {
+        all.emplace_back(it->x(), -it->y(), it->z());
+    }
+    return all;
+}
+
+Places sideOutline(const BodyCurves& curves, const PieceBounds& bounds) {
+    constexpr int kPoints = 72;
+    const double from = bounds.front ? bounds.front->x_m : 0.0;
+    const double to = bounds.rear ? bounds.rear->x_m : curves.length_m();
+    Places back, belly;
+    for (int i = 0; i <= kPoints; ++i) {
+        const double u =
+            curves.uOf(from) + (curves.uOf(to) - curves.uOf(from)) * double(i) / kPoints;
+        const Section s = curves.at(u);
+        const auto [low, high] = curves.heightsKept(true, s.x_m);
+        const auto [low2, high2] = curves.heightsKept(false, s.x_m);
+        const double top = std::min({high, high2, s.back_m}),
+                     foot = std::max({low, low2, s.belly_m});
+        if (top >= foot) {
+            back.emplace_back(s.x_m, 0, top);
+            belly.emplace_back(s.x_m, 0, foot);
+        }
+    }
+    back.insert(back.end(), belly.rbegin(), belly.rend());
+    return back;
+}
+
+// The hull of an appendage's corners as they fall on the paper of a view.
+Places hullOutline(const TriangleMesh& mesh, TankView view) {
+    namespace bg = boost::geometry;
+    using Point = bg::model::d2::point_xy<double>;
+    bg::model::multi_point<Point> points;
+    for (const Eigen::Vector3d& v : mesh.vertices_m) {
+        points.emplace_back(view == TankView::Front ? v.y() : v.x(),
+                            view == TankView::Top ? v.y() : v.z());
+    }
+    bg::model::polygon<Point> hull;
+    bg::convex_hull(points, hull);
+    Places out;
+    const double depth = mesh.vertices_m.front().z();
+    for (const Point& p : hull.outer()) {
+        out.push_back(view == TankView::Front
+                          ? Eigen::Vector3d(mesh.vertices_m.front().x(), p.x(), p.y())
+                      : view == TankView::Top ? Eigen::Vector3d(p.x(), p.y(), depth)
+                                              : Eigen::Vector3d(p.x(), 0, p.y()));
+    }
+    return out;
+}
+
+QPolygonF onPaper(const Places& places, const Projection& project) {
+    QPolygonF out;
+    for (const Eigen::Vector3d& p : places) {
+        out << project(p);
+    }
+    return out;
+}
+
+void paintTool(QPainter& p, const CutTool& tool, TankView view, const Projection& project) {
+    const Eigen::Vector3d a = tool.along * tool.halfAlong_m, c = tool.across() * tool.halfAcross_m;
+    const Eigen::Vector3d end = tool.mouth_m + tool.inward * tool.depth_m;
+    // Seen along its axis a round hole is a circle; from the side it is its length by its width.
+    const int axis = view == TankView::Side ? 1 : view == TankView::Top ? 2 : 0;
+    if (tool.round && std::abs(tool.inward[axis]) > 0.9) {
+        QPolygonF ring;
+        for (int i = 0; i < 24; ++i) {
+            const double t = 2 * kPi * i / 24;
+            ring << project(tool.mouth_m + std::cos(t) * a + std::sin(t) * c);
+        }
+        p.drawPolygon(ring);
+        return;
+    }
+    const bool endOn = std::abs(tool.inward[axis]) > 0.9;
+    const Eigen::Vector3d wide = std::abs(a[axis]) < std::abs(c[axis]) + 1e-12 || endOn ? a : c;
+    if (endOn) {
+        p.drawPolygon(onPaper({tool.mouth_m + a + c, tool.mouth_m + a - c, tool.mouth_m - a - c,
+                               tool.mouth_m - a + c},
+                              project));
+    } else {
+        p.drawPolygon(
+            onPaper({tool.mouth_m + wide, end + wide, end - wide, tool.mouth_m - wide}, project));
+    }
+}
+
+void paintJoints(QPainter& p, const Design& design, const Derived& d, TankView view,
+                 const Projection& project, double scale, const Inks& c) {
+    for (size_t i = 0; i < d.joints.size() && i < design.joints.size(); ++i) {
+        const JointCut& cut = d.joints[i];
+        const Joint& j = design.joints[i];
+        const Eigen::Vector3d pin(cut.pinX_m, 0, cut.midZ_m);
+        if (view == TankView::Side) {
+            // Where the bevels come out at the sides, hidden behind the centre plane.
+            p.setPen(inkPen(c.quiet, kInner, Qt::DashLine));
+            for (const auto& [face, half] : {std::pair{cut.frontPieceFace, cut.frontEdge_m},
+                                             std::pair{cut.rearPieceFace, cut.rearEdge_m}}) {
+                const Section s = d.curves.atX(face.x_m + face.slope * half);
+                p.drawLine(project({s.x_m, 0, s.back_m}), project({s.x_m, 0, s.belly_m}));
+            }
+            const Eigen::Vector3d reach(0, 0, 0.5 * j.pinLength_m);
+            p.setPen(inkPen(c.steel, std::max(1.6, j.pinDiameter_m * scale)));
+            p.drawLine(project(pin - reach), project(pin + reach));
+            if (j.pocket != PocketIn::None) {
+                const bool front = j.pocket == PocketIn::FrontPiece;
+                const double face = front ? cut.frontPieceFace.x_m : cut.rearPieceFace.x_m;
+                const double end = face + (front ? -1 : 1) * j.pocketDepth_m;
+                const double h = 0.5 * j.pocketHeight_m;
+                p.setPen(inkPen(c.ink, kInner, Qt::DashLine));
+                p.setBrush(Qt::NoBrush);
+                p.drawPolygon(onPaper({{face, 0, cut.midZ_m + h},
+                                       {end, 0, cut.midZ_m + h},
+                                       {end, 0, cut.midZ_m - h},
+                                       {face, 0, cut.midZ_m - h}},
+                                      project));
+            }
+        } else if (view == TankView::Top) {
+            p.setPen(inkPen(c.steel, 1.2));
+            p.setBrush(c.sheet);
+            p.drawEllipse(project(pin), std::max(2.5, 0.5 * j.pinDiameter_m * scale),
+                          std::max(2.5, 0.5 * j.pinDiameter_m * scale));
+        }
+    }
+}
+
+}  // namespace
+
+std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, TankView view) {
+    std::vector<Places> all;
+    bool sectionDone = false;
+    for (const BodyPart& part : d.parts) {
+        if (part.appendage) {
+            all.push_back(hullOutline(part.mesh, view));
+        } else if (view == TankView::Front) {
+            if (!sectionDone) {
+                std::vector<Eigen::Vector2d> ring;
+                const Section s = d.curves.atX(d.sizes.widestAt_m);
+                sectionRing(s, 20, ring);
+                Places places;
+                for (const Eigen::Vector2d& q : ring) {
+                    places.emplace_back(s.x_m, q.x(), q.y());
+                }
+                all.push_back(std::move(places));
+                sectionDone = true;
+            }
+        } else {
+            all.push_back(view == TankView::Side ? sideOutline(d.curves, part.bounds)
+                                                 : topOutline(d.curves, part.bounds));
+        }
+    }
+    return all;
 }
 
 void paintCentreOfGravity(QPainter& p, const QPointF& at, double r, const QColor& ink) {
@@ -213,19 +396,27 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
     if (view != TankView::Front) {
         paintLip(p, design, view, project, scale, c, false);
     }
-    const QPolygonF outline = bodyOutline(d, view, project);
     QPainterPath body;
-    body.addPolygon(outline);
+    for (const Places& outline : bodyOutlines(d, view)) {
+        QPainterPath piece;
+        piece.addPolygon(onPaper(outline, project));
+        piece.closeSubpath();
+        body = body.united(piece);
+    }
     p.setPen(Qt::NoPen);
-    p.setBrush(c.wood);
+    p.setBrush(stockColour(design.make.kind, c));
     p.drawPath(body);
-    // A hint of grain along the bait.
+    // A hint of what it is made of: grain along the bait, hatching of a print, seams of sheets.
     p.save();
     p.setClipPath(body);
     QColor grain = c.quiet;
     grain.setAlpha(38);
     p.setPen(inkPen(grain, 1));
-    if (view != TankView::Front) {
+    const bool wood = design.make.kind == MakeKind::Carved || design.make.kind == MakeKind::Turned;
+    if (design.make.kind == MakeKind::Printed) {
+        p.fillPath(body, QBrush(grain, Qt::BDiagPattern));
+    }
+    if (wood && view != TankView::Front) {
         for (double k = -0.9; k < 1.0; k += 0.3) {
             QPolygonF fibre;
             for (int i = 0; i <= 24; ++i) {
@@ -240,6 +431,14 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
     }
     paintBores(p, design, d, view, project, scale, c);
     p.restore();
+    p.setBrush(c.sheet);
+    for (size_t i = 0; i < design.features.size() && i < d.mass.features.size(); ++i) {
+        p.setPen(inkPen(c.ink, kInner, view == TankView::Front ? Qt::DashLine : Qt::SolidLine));
+        for (const CutTool& tool : d.mass.features[i].tools) {
+            paintTool(p, tool, view, project);
+        }
+    }
+    paintJoints(p, design, d, view, project, scale, c);
     paintLip(p, design, view, project, scale, c, true);
     p.setPen(inkPen(c.ink, kOutline));
     p.setBrush(Qt::NoBrush);

@@ -11,8 +11,8 @@
 namespace wl {
 
 /// Which way the bait is looked at. Side: nose to the left. Top: nose to the left, port down.
-/// Front: from ahead, port to the right.
-enum class TankView { Side, Top, Front };
+/// Front: from ahead, port to the right. Solid and Swing are views of their own widgets.
+enum class TankView { Side, Top, Front, Solid, Swing };
 
 /// Maps body places (m) to the paper.
 using Projection = std::function<QPointF(const Eigen::Vector3d&)>;
@@ -27,7 +27,8 @@ void paintBait(QPainter& painter, const Design& design, const Derived& derived, 
 void paintCentreOfGravity(QPainter& painter, const QPointF& at, double radius, const QColor& ink);
 void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius, const QColor& ink);
 
-/// Closed outline of the bare body in a view.
-QPolygonF bodyOutline(const Derived& derived, TankView view, const Projection& project);
+/// Closed outlines of the pieces of the bare body, then of the appendages, in body places. Side:
+/// the profile on the centre plane; top: the greatest breadth; front: the fullest section.
+std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& derived, TankView view);
 
 }  // namespace wl

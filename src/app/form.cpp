@@ -37,6 +37,35 @@ QuantityEdit* Form::quantity(const QString& label, const QString& path) {
     return edit;
 }
 
+QuantityEdit* Form::quantity(const QString& label, const QString& name,
+                             QuantityEdit::Binding binding) {
+    auto* edit = new QuantityEdit(bench_, name, label, std::move(binding));
+    addRow(label, edit);
+    return edit;
+}
+
+QCheckBox* Form::tick(const QString& label, const QString& objectName,
+                      std::function<bool(const Design&)> read,
+                      std::function<void(Design&, bool)> write) {
+    auto* box = new QCheckBox(label);
+    box->setObjectName(objectName);
+    box->setAccessibleName(label);
+    addRow({}, box);
+    auto refresh = [this, box, read] {
+        const QSignalBlocker blocker(box);
+        box->setChecked(read(bench_.design()));
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(box, &QCheckBox::clicked, this, [this, label, write](bool on) {
+        Design next = bench_.design();
+        write(next, on);
+        bench_.document.endGesture();
+        bench_.document.submit(std::move(next), label);
+    });
+    refresh();
+    return box;
+}
+
 QComboBox* Form::choice(const QString& label, const QString& objectName, const QStringList& options,
                         std::function<int(const Design&)> read,
                         std::function<void(Design&, int)> write) {

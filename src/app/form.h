@@ -1,6 +1,7 @@
 // Pieces worksheets are made of: titled columns of fields, live readouts, choices.
 #pragma once
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QCoreApplication>
 #include <QGridLayout>
@@ -20,6 +21,12 @@ class Form : public QWidget {
     Form(Workbench& bench, const QString& title, QWidget* parent = nullptr);
 
     QuantityEdit* quantity(const QString& label, const QString& path);
+    QuantityEdit* quantity(const QString& label, const QString& name,
+                           QuantityEdit::Binding binding);
+    /// A tick kept in the design.
+    QCheckBox* tick(const QString& label, const QString& objectName,
+                    std::function<bool(const Design&)> read,
+                    std::function<void(Design&, bool)> write);
     /// A choice that reads its index from the design and writes it back as one undo step.
     QComboBox* choice(const QString& label, const QString& objectName, const QStringList& options,
                       std::function<int(const Design&)> read,

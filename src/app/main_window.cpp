@@ -30,9 +30,14 @@ constexpr int kMostRecent = 8;
 
 Step stepOfPath(const QString& path) {
     static const std::pair<const char*, Step> prefixes[] = {
-        {"/brief", Step::Brief},       {"/pieces/0/stock", Step::Stock}, {"/pieces", Step::Body},
-        {"/fittings", Step::Fittings}, {"/bores", Step::Ballast},        {"/coats", Step::Ballast},
-        {"/lip", Step::LipAndTie},     {"/tie", Step::LipAndTie},        {"/log", Step::WaterLog}};
+        {"/brief", Step::Brief},       {"/pieces/0/stock", Step::Stock},
+        {"/pieces", Step::Joints},     {"/body", Step::Body},
+        {"/trace", Step::Body},        {"/make", Step::Stock},
+        {"/joints", Step::Joints},     {"/appendages", Step::Fittings},
+        {"/features", Step::Fittings}, {"/fittings", Step::Fittings},
+        {"/bores", Step::Ballast},     {"/coats", Step::Ballast},
+        {"/lip", Step::LipAndTie},     {"/tie", Step::LipAndTie},
+        {"/log", Step::WaterLog}};
     for (const auto& [prefix, step] : prefixes) {
         if (path.startsWith(QLatin1String(prefix))) {
             return step;
@@ -63,6 +68,11 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
     connect(&bench_, &Workbench::benchChanged, this, &MainWindow::refreshTitle);
     connect(&bench_, &Workbench::placeWanted, this, &MainWindow::goTo);
     connect(&bench_, &Workbench::said, this, &MainWindow::say);
+    connect(&bench_, &Workbench::openWanted, this, [this](const DesignPtr& design) {
+        if (mayDiscard()) {
+            bench_.document.replace(*design, {}, true);
+        }
+    });
     connect(&bench_.document, &Document::designChanged, this, [this] { say({}); });
     recovery_ = std::make_unique<Recovery>(bench_.document, recoveryFolder);
 
@@ -146,8 +156,11 @@ QWidget* MainWindow::buildCentre() {
     viewRow->addWidget(tankTitle);
     viewRow->addStretch();
     auto* group = new QActionGroup(this);
-    const std::pair<QString, TankView> names[] = {
-        {tr("Side"), TankView::Side}, {tr("Top"), TankView::Top}, {tr("Front"), TankView::Front}};
+    const std::pair<QString, TankView> names[] = {{tr("Side"), TankView::Side},
+                                                  {tr("Top"), TankView::Top},
+                                                  {tr("Front"), TankView::Front},
+                                                  {tr("Solid"), TankView::Solid},
+                                                  {tr("Swing"), TankView::Swing}};
     int number = 0;
     for (const auto& [label, view] : names) {
         auto* action = new QAction(label, this);
@@ -163,11 +176,19 @@ QWidget* MainWindow::buildCentre() {
         button->setFocusPolicy(Qt::TabFocus);
         viewRow->addWidget(button);
         const TankView to = view;
-        connect(action, &QAction::triggered, this, [this, to] { tank_->setView(to); });
+        connect(action, &QAction::triggered, this, [this, to] { showView(to); });
         addAction(action);
+        viewActions_ << action;
     }
     tankLayout->addWidget(views);
-    tankLayout->addWidget(tank_, 1);
+    solid_ = new SolidView(bench_);
+    swing_ = new SwingView(bench_);
+    views_ = new QStackedWidget;
+    for (QWidget* view : {static_cast<QWidget*>(tank_), static_cast<QWidget*>(solid_),
+                          static_cast<QWidget*>(swing_)}) {
+        views_->addWidget(view);
+    }
+    tankLayout->addWidget(views_, 1);
 
     auto* work = new QWidget;
     work->setObjectName(QStringLiteral("worksheet"));
@@ -240,7 +261,7 @@ void MainWindow::buildMenus() {
                 const Result<Design> start = readDesign(embedded::demo_wade());
                 Design fresh;
                 if (start) {  // a plain body to begin from, without the demo's story
-                    fresh.pieces = start->pieces;
+                    fresh.body = start->body;
                     fresh.lip = start->lip;
                     fresh.tie = start->tie;
                     fresh.pieces.front().stock = Stock{};
@@ -314,23 +335,28 @@ void MainWindow::buildMenus() {
     dark_->setCheckable(true);
     QMenu* go = menuBar()->addMenu(tr("&Go"));
     for (int i = 0; i < kStepCount; ++i) {
-        const QString key = QStringLiteral("Ctrl+%1").arg((i + 1) % 10);
+        const QString key = i < 10 ? QStringLiteral("Ctrl+%1").arg((i + 1) % 10)
+                                   : QStringLiteral("Ctrl+Shift+%1").arg(i - 9);
         add(
             go, OrderRail::stepName(Step(i)).replace('&', "&&"), QKeySequence(key),
             [this, i] { rail_->choose(Step(i)); }, this);
     }
     add(
         go, tr("The &tank"), QKeySequence(Qt::Key_F6),
-        [this] { tank_->setFocus(Qt::ShortcutFocusReason); }, this);
+        [this] {
+            QWidget* shown = views_->currentWidget();
+            (shown == solid_ ? &solid_->canvas() : shown)->setFocus(Qt::ShortcutFocusReason);
+        },
+        this);
     QMenu* help = menuBar()->addMenu(tr("&Help"));
     add(
         help, tr("&Keys"), QKeySequence(Qt::Key_F1),
         [this] {
             QMessageBox::information(
                 this, tr("Keys"),
-                tr("Ctrl+1 … Ctrl+0: the steps of the order of work\n"
+                tr("Ctrl+1 … Ctrl+0, Ctrl+Shift+1: the steps of the order of work\n"
                    "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
-                   "Alt+1, 2, 3: side, top, front\n"
+                   "Alt+1 … Alt+5: side, top, front, solid, swing\n"
                    "Up and Down in a field: one bench step, Shift for ten\n"
                    "F8: plan the lead\n"
                    "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
@@ -352,8 +378,9 @@ void MainWindow::buildMenus() {
 // Worksheets are made when first wanted: the window opens sooner.
 QWidget* MainWindow::page(Step step) {
     static constexpr QWidget* (*makers[])(Workbench&) = {
-        makeBriefPage, makeBodyPage, makeStockPage, makeFittingsPage,   makeBallastPage,
-        makeLipPage,   makeTankPage, makeRunPage,   makeBenchSheetPage, makeWaterLogPage};
+        makeBriefPage,   makeBodyPage,       makeStockPage,   makeFittingsPage,
+        makeBallastPage, makeLipPage,        makeJointsPage,  makeTankPage,
+        makeRunPage,     makeBenchSheetPage, makeWaterLogPage};
     QWidget* holder = pages_->widget(int(step));
     if (holder->layout()->isEmpty()) {
         holder->layout()->addWidget(makers[int(step)](bench_));
@@ -367,6 +394,23 @@ void MainWindow::choose(Step step) {
     pages_->setCurrentIndex(int(step));
     pages_->setAccessibleName(OrderRail::stepName(step));
     tank_->setStep(step);
+    // The joints are looked at swinging; leaving them goes back to the side view.
+    const bool swinging = views_->currentWidget() == swing_;
+    if (step == Step::Joints && !swinging) {
+        showView(TankView::Swing);
+    } else if (step != Step::Joints && swinging) {
+        showView(TankView::Side);
+    }
+}
+
+void MainWindow::showView(TankView view) {
+    viewActions_[int(view)]->setChecked(true);
+    views_->setCurrentWidget(view == TankView::Solid   ? static_cast<QWidget*>(solid_)
+                             : view == TankView::Swing ? static_cast<QWidget*>(swing_)
+                                                       : static_cast<QWidget*>(tank_));
+    if (views_->currentWidget() == tank_) {
+        tank_->setView(view);
+    }
 }
 
 void MainWindow::goTo(const QString& path) {

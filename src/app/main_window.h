@@ -10,6 +10,8 @@
 
 #include "app/order_rail.h"
 #include "app/run_strip.h"
+#include "app/solid_view.h"
+#include "app/swing_view.h"
 #include "app/tank.h"
 #include "app/workbench.h"
 #include "session/recovery.h"
@@ -26,6 +28,9 @@ class MainWindow : public QMainWindow {
     Tank& tank() { return *tank_; }
     RunStrip& runStrip() { return *runStrip_; }
     OrderRail& rail() { return *rail_; }
+    SwingView& swingView() { return *swing_; }
+    SolidView& solidView() { return *solid_; }
+    void showView(TankView view);
     void goTo(const QString& path);
     void setDark(bool dark);
     void setInch(bool inch);
@@ -59,6 +64,10 @@ class MainWindow : public QMainWindow {
     std::unique_ptr<Recovery> recovery_;
     OrderRail* rail_ = nullptr;
     Tank* tank_ = nullptr;
+    SolidView* solid_ = nullptr;
+    SwingView* swing_ = nullptr;
+    QStackedWidget* views_ = nullptr;
+    QList<QAction*> viewActions_;
     RunStrip* runStrip_ = nullptr;
     QStackedWidget* pages_ = nullptr;
     QLabel* message_ = nullptr;

@@ -28,7 +28,8 @@ class RailDelegate : public QStyledItemDelegate {
             p->drawRect(r.adjusted(4, 2, -3, -3));
         }
         p->setFont(type(Type::Body, active));
-        p->setPen(c.ink);
+        // A step that does not apply is dimmed.
+        p->setPen(index.data(Qt::UserRole + 1).toBool() ? c.quiet : c.ink);
         p->drawText(r.adjusted(14, 4, -4, -20), Qt::AlignLeft | Qt::AlignVCenter,
                     index.data(Qt::DisplayRole).toString());
         p->setFont(type(Type::Small));
@@ -75,6 +76,8 @@ QString OrderRail::stepName(Step step) {
             return tr("Ballast");
         case Step::LipAndTie:
             return tr("Lip && tie").replace(QStringLiteral("&&"), QStringLiteral("&"));
+        case Step::Joints:
+            return tr("Joints");
         case Step::Tank:
             return tr("Tank");
         case Step::Run:
@@ -131,6 +134,18 @@ QString OrderRail::verdict(Step step) const {
             return design.lip.present ? tr("%1 to the axis")
                                             .arg(bench_.text(Quantity::Angle, design.lip.angle_rad))
                                       : tr("no lip");
+        case Step::Joints: {
+            if (d.joints.empty()) {
+                return tr("one piece");
+            }
+            double least = kPi;
+            for (const JointCut& cut : d.joints) {
+                least = std::min(least, cut.opening.opening_rad);
+            }
+            return tr("%1 pieces, ±%2")
+                .arg(d.joints.size() + 1)
+                .arg(bench_.text(Quantity::Angle, least));
+        }
         case Step::Tank:
             if (d.state == RestState::Sinks) {
                 return tr("sinks %1").arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s));
@@ -160,6 +175,8 @@ void OrderRail::refresh() {
         const QString text = verdict(Step(i));
         if (text != QStringLiteral("…")) {
             item(i)->setData(Qt::UserRole, text);
+            item(i)->setData(Qt::UserRole + 1,
+                             Step(i) == Step::Joints && bench_.design().joints.empty());
             item(i)->setData(Qt::AccessibleTextRole,
                              QStringLiteral("%1: %2").arg(stepName(Step(i)), text));
         }

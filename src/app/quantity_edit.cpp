@@ -46,18 +46,66 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString&
       line_(new QLineEdit),
       unit_(new QLabel),
       fault_(new QLabel) {
-    if (const auto field = findField(bench_.design(), path.toStdString())) {
-        quantity_ = field->quantity;
+    if (const auto known = field()) {
+        quantity_ = known->quantity;
     }
-    line_->setObjectName(path);
-    line_->setAccessibleName(title);
+    build();
+}
+
+QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString& title,
+                           Binding binding, QWidget* parent)
+    : QWidget(parent),
+      bench_(bench),
+      path_(path),
+      title_(title),
+      quantity_(binding.quantity),
+      binding_(std::move(binding)),
+      line_(new QLineEdit),
+      unit_(new QLabel),
+      fault_(new QLabel) {
+    build();
+}
+
+std::optional<Field> QuantityEdit::field() const {
+    if (!binding_) {
+        return findField(bench_.design(), path_.toStdString());
+    }
+    return Field{path_.toStdString(),
+                 binding_->quantity,
+                 binding_->min,
+                 binding_->max,
+                 false,
+                 binding_->read(bench_.design())};
+}
+
+std::optional<Error> QuantityEdit::assign(std::optional<double> value) {
+    if (!binding_) {
+        return bench_.document.setField(path_, value, title_);
+    }
+    if (!value || !(*value >= binding_->min && *value <= binding_->max)) {
+        return Error{"field.out_of_range",
+                     path_.toStdString(),
+                     {},
+                     {{quantity_, value.value_or(0)},
+                      {quantity_, binding_->min},
+                      {quantity_, binding_->max}}};
+    }
+    Design next = bench_.design();
+    binding_->write(next, *value);
+    bench_.document.submit(std::move(next), title_, path_);
+    return std::nullopt;
+}
+
+void QuantityEdit::build() {
+    line_->setObjectName(path_);
+    line_->setAccessibleName(title_);
     line_->setMinimumWidth(58);
     line_->setMaximumWidth(96);
     line_->installEventFilter(this);
     unit_->setProperty("role", "quiet");
     unit_->setMinimumWidth(30);
     fault_->setProperty("role", "fault");
-    fault_->setObjectName(path + QStringLiteral("/fault"));
+    fault_->setObjectName(path_ + QStringLiteral("/fault"));
     fault_->setWordWrap(true);
     fault_->setMaximumWidth(190);
     fault_->hide();
@@ -77,7 +125,7 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString&
 }
 
 void QuantityEdit::refresh() {
-    const auto field = findField(bench_.design(), path_.toStdString());
+    const auto field = this->field();
     unit_->setText(QString::fromStdString(unitLabel(quantity_, bench_.bench())));
     if (!field || faulty_ || (line_->hasFocus() && line_->isModified())) {
         return;
@@ -104,7 +152,7 @@ void QuantityEdit::commit() {
     if (!line_->isModified() && !faulty_) {
         return;
     }
-    const auto field = findField(bench_.design(), path_.toStdString());
+    const auto field = this->field();
     if (!field) {
         return;
     }
@@ -118,7 +166,7 @@ void QuantityEdit::commit() {
         return;
     }
     bench_.document.endGesture();
-    if (const auto error = bench_.document.setField(path_, value, title_)) {
+    if (const auto error = assign(value)) {
         showFault(sentence(*error, bench_.bench()));
         return;
     }
@@ -128,7 +176,7 @@ void QuantityEdit::commit() {
 }
 
 void QuantityEdit::stepBy(int steps) {
-    const auto field = findField(bench_.design(), path_.toStdString());
+    const auto field = this->field();
     if (!field || !field->value) {
         return;
     }
@@ -137,7 +185,7 @@ void QuantityEdit::stepBy(int steps) {
     const double next = std::clamp(snapped + steps * step, field->min, field->max);
     line_->setModified(false);
     showFault({});
-    bench_.document.setField(path_, next, title_);
+    assign(next);
     refresh();
 }
 

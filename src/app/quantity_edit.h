@@ -5,7 +5,11 @@
 #include <QLineEdit>
 #include <QWidget>
 
+#include <functional>
+#include <optional>
+
 #include "app/workbench.h"
+#include "core/design/fields.h"
 
 namespace wl {
 
@@ -18,6 +22,18 @@ class QuantityEdit : public QWidget {
     QuantityEdit(Workbench& bench, const QString& path, const QString& title,
                  QWidget* parent = nullptr);
 
+    /// A number that is no field of its own but is read from and written into several (the length
+    /// of the body, say). `path` then only names the widget.
+    struct Binding {
+        Quantity quantity = Quantity::Length;
+        double min = 0.0;
+        double max = 0.0;
+        std::function<double(const Design&)> read;
+        std::function<void(Design&, double)> write;
+    };
+    QuantityEdit(Workbench& bench, const QString& path, const QString& title, Binding binding,
+                 QWidget* parent = nullptr);
+
     QString path() const { return path_; }
     QLineEdit* line() { return line_; }
     bool isFaulty() const { return faulty_; }
@@ -26,6 +42,9 @@ class QuantityEdit : public QWidget {
     bool eventFilter(QObject* watched, QEvent* event) override;
 
   private:
+    void build();
+    std::optional<Field> field() const;
+    std::optional<Error> assign(std::optional<double> value);
     void refresh();
     void commit();
     void stepBy(int steps);
@@ -35,6 +54,7 @@ class QuantityEdit : public QWidget {
     QString path_;
     QString title_;
     Quantity quantity_ = Quantity::Number;
+    std::optional<Binding> binding_;
     QLineEdit* line_;
     QLabel* unit_;
     QLabel* fault_;

@@ -255,7 +255,8 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(4);
-    auto* buttons = new QHBoxLayout;
+    buttons_ = new QHBoxLayout;
+    QHBoxLayout* buttons = buttons_;
     buttons->setSpacing(6);
     for (const Action& action : actions) {
         auto* button = new QPushButton(action.label);
@@ -278,6 +279,10 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     layout->addLayout(buttons);
     layout->addWidget(view_, 1);
     layout->addWidget(fault_);
+}
+
+void RecordTable::addTool(QWidget* tool) {
+    buttons_->insertWidget(buttons_->count() - 1, tool);  // before the stretch
 }
 
 int RecordTable::currentRow() const {

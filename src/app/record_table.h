@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QAbstractTableModel>
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QMap>
 #include <QTableView>
@@ -81,6 +82,8 @@ class RecordTable : public QWidget {
                 std::vector<Action> actions, QWidget* parent = nullptr);
 
     QTableView* view() { return view_; }
+    /// Puts a button or field of its own at the end of the row of buttons.
+    void addTool(QWidget* tool);
     int currentRow() const;
     /// Selects the cell of a path such as "/bores/1/depth"; false when it is not in this table.
     bool goTo(const QString& path);
@@ -89,6 +92,7 @@ class RecordTable : public QWidget {
     RecordModel* model_;
     QTableView* view_;
     QLabel* fault_;
+    QHBoxLayout* buttons_;
     QString listPath_;
 };
 

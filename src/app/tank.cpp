@@ -7,7 +7,9 @@
 #include <cmath>
 
 #include "app/quantity_edit.h"
+#include "app/trace_dialog.h"
 #include "core/design/fields.h"
+#include "core/shape/trace_profile.h"
 
 namespace wl {
 namespace {
@@ -74,6 +76,11 @@ void Tank::takeResults() {
     const bool first = !shown_;
     poseFrom_ = pose_;
     shown_ = results;
+    const Trace& trace = shown_->design->trace;
+    if (!(trace.picture == pictureOf_.picture) || trace.picturePath != pictureOf_.picturePath) {
+        pictureOf_ = trace;
+        picture_ = tracePicture(trace);
+    }
     const Pose to = wantedPose();
     if (first || settle_.duration() == 0 || dragged_ >= 0) {
         settle_.stop();
@@ -200,6 +207,29 @@ void Tank::paintWater(QPainter& p) const {
     if (waterlineY_ > kCaptionHeight + 6) {
         p.drawText(QPointF(8, waterlineY_ - 4), tr("waterline"));
     }
+}
+
+// The traced picture lies under the bait at true scale while the body is worked on.
+void Tank::paintTrace(QPainter& p) const {
+    const Trace& trace = shown_->design->trace;
+    if (step_ != Step::Body || view_ != TankView::Side || !trace.shown || picture_.isNull()) {
+        return;
+    }
+    const auto origin = onBody(trace, {0, 0}), across = onBody(trace, {1, 0}),
+               down = onBody(trace, {0, 1});
+    if (!origin || !across || !down) {
+        return;
+    }
+    auto at = [this](const Eigen::Vector2d& place) { return toPaper({place.x(), 0, place.y()}); };
+    const QPointF o = at(*origin), a = at(*across) - o, d = at(*down) - o;
+    const double pixel = 1.0 / picture_.width();
+    p.save();
+    p.setOpacity(0.45);
+    p.setTransform(
+        QTransform(a.x() * pixel, a.y() * pixel, d.x() * pixel, d.y() * pixel, o.x(), o.y()), true);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(0, 0, picture_);
+    p.restore();
 }
 
 void Tank::paintRuler(QPainter& p) const {
@@ -334,6 +364,7 @@ void Tank::paintEvent(QPaintEvent*) {
     }
     updateFrame();
     paintWater(p);
+    paintTrace(p);
     const Derived& d = *shown_->derived;
     const Eigen::Vector3d down =
         view_ == TankView::Top ? Eigen::Vector3d(1, 0, 0) : Eigen::Vector3d(-pose_.up);

@@ -1,6 +1,7 @@
 // The tank: the bait in water at the attitude it will really take, with the handles of the step.
 #pragma once
 
+#include <QImage>
 #include <QVariantAnimation>
 #include <QWidget>
 
@@ -47,6 +48,7 @@ class Tank : public QWidget {
     void setHandle(const TankHandle& handle, const std::vector<double>& values);
     void paintWater(QPainter& painter) const;
     void paintRuler(QPainter& painter) const;
+    void paintTrace(QPainter& painter) const;
     void paintCentres(QPainter& painter) const;
     void paintHandles(QPainter& painter) const;
     QString summary() const;
@@ -63,6 +65,8 @@ class Tank : public QWidget {
     int dragged_ = -1;
     int chosen_ = -1;
     int hovered_ = -1;
+    QImage picture_;  ///< traced, decoded once
+    Trace pictureOf_;
 };
 
 }  // namespace wl

@@ -96,6 +96,40 @@ void addFittings(const Design& design, TankView view, std::vector<TankHandle>& o
     }
 }
 
+void addEndFaces(const Design& design, TankView view, std::vector<TankHandle>& out) {
+    for (const bool nose : {true, false}) {
+        const EndFace& face = nose ? design.body.noseFace : design.body.tailFace;
+        if (face.present && view == TankView::Side) {
+            const QString path = nose ? "/body/nose_face/x" : "/body/tail_face/x";
+            out.push_back({nose ? tr("Nose face") : tr("Tail face"),
+                           {face.x_m, 0, 0},
+                           {{path, Quantity::Length}},
+                           [](const Eigen::Vector3d& p) { return std::vector<double>{p.x()}; },
+                           {1, 0, 0}});
+        }
+    }
+}
+
+void addJoints(const Design& design, const Derived& d, std::vector<TankHandle>& out) {
+    for (size_t i = 0; i < design.joints.size() && i < d.joints.size(); ++i) {
+        const QString path = QStringLiteral("/joints/%1/").arg(i);
+        const QString name = QString::fromStdString(design.joints[i].name);
+        const Section s = d.curves.atX(design.joints[i].x_m);
+        out.push_back({tr("%1, place").arg(name),
+                       {design.joints[i].x_m, 0, s.back_m},
+                       {{path + "x", Quantity::Length}},
+                       [](const Eigen::Vector3d& p) { return std::vector<double>{p.x()}; },
+                       {1, 0, 0}});
+        const double middle = design.joints[i].x_m;
+        out.push_back(
+            {tr("%1, pin").arg(name),
+             {d.joints[i].pinX_m, 0, d.joints[i].midZ_m},
+             {{path + "pin_aft", Quantity::Length}},
+             [middle](const Eigen::Vector3d& p) { return std::vector<double>{p.x() - middle}; },
+             {1, 0, 0}});
+    }
+}
+
 void addLip(const Design& design, std::vector<TankHandle>& out) {
     const Lip& lip = design.lip;
     const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
@@ -147,7 +181,13 @@ std::vector<TankHandle> tankHandles(const Design& design, const Derived& derived
     }
     switch (step) {
         case Step::Body:
-            addStations(design, derived, view, out);
+            if (!design.body.useSolid) {
+                addStations(design, derived, view, out);
+            }
+            addEndFaces(design, view, out);
+            break;
+        case Step::Joints:
+            addJoints(design, derived, out);
             break;
         case Step::Ballast:
             addBores(design, derived, view, out);

@@ -19,6 +19,9 @@ Inks paper() {
     c.signal = QColor("#B4451A");
     c.waterFill = QColor(46, 111, 142, 30);
     c.wood = QColor("#E9D9BC");
+    c.resin = QColor("#D5D8D6");
+    c.clear = QColor("#E4EEEE");
+    c.plastic = QColor("#E2DDE6");
     c.lead = QColor("#3A4044");
     c.filler = QColor("#DED6C6");
     c.steel = QColor("#7C868B");
@@ -39,6 +42,9 @@ Inks lamp() {
     c.signal = QColor("#F0883E");
     c.waterFill = QColor(108, 183, 214, 34);
     c.wood = QColor("#57492F");
+    c.resin = QColor("#454B4A");
+    c.clear = QColor("#37474B");
+    c.plastic = QColor("#46414D");
     c.lead = QColor("#0B0D0E");
     c.filler = QColor("#49443A");
     c.steel = QColor("#98A2A7");
@@ -56,7 +62,7 @@ QWidget { color: @ink; }
 QMainWindow, #centre, QDialog, QMenu, QMessageBox { background: @ground; }
 QToolTip { background: @sheet; color: @ink; border: 1px solid @rule; padding: 4px; }
 #topBar, #rail, #rightColumn { background: @ground; }
-#tank, #runStrip, #weighBeam, #sheetPage, #worksheet, QScrollArea, #findingsBody { background: @sheet; }
+#tank, #solidView, #swingView, #traceView, #runStrip, #weighBeam, #sheetPage, #worksheet, QScrollArea, #findingsBody { background: @sheet; }
 QScrollArea { border: none; }
 QLineEdit, QPlainTextEdit, QComboBox { background: @sheet; border: 1px solid @rule; border-radius: 2px;
   padding: 2px 5px; selection-background-color: @water; selection-color: @sheet; min-height: 20px; }

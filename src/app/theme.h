@@ -10,7 +10,7 @@ namespace wl {
 /// The colours everything is drawn with. Signal always stands beside a word or mark.
 struct Inks {
     QColor ground, sheet, ink, quiet, rule, water, signal;
-    QColor waterFill, wood, lead, filler, steel, lip, target;
+    QColor waterFill, wood, resin, clear, plastic, lead, filler, steel, lip, target;
     bool dark = false;
 };
 

@@ -9,7 +9,7 @@
 
 namespace wl {
 
-/// The steps of the order of work, as in the rail. Joints and swim are not here until they work.
+/// The steps of the order of work, as in the rail. Swim is not here until it works.
 enum class Step {
     Brief,
     Body,
@@ -17,12 +17,13 @@ enum class Step {
     Fittings,
     Ballast,
     LipAndTie,
+    Joints,
     Tank,
     Run,
     BenchSheet,
     WaterLog
 };
-inline constexpr int kStepCount = 10;
+inline constexpr int kStepCount = 11;
 
 /// Shared state. Views read the document and the latest results and send edits to the document;
 /// they never call each other.
@@ -59,6 +60,8 @@ class Workbench : public QObject {
     void benchChanged();
     void placeWanted(const QString& path);
     void said(const QString& text);
+    /// Asks the window to open a design of its own, as new and unsaved.
+    void openWanted(const DesignPtr& design);
 
   private:
     Bench bench_ = Bench::Metric;

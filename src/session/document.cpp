@@ -4,6 +4,7 @@
 #include <QUndoCommand>
 
 #include "core/design/fields.h"
+#include "core/shape/edit_body.h"
 #include "io/design_file.h"
 
 namespace wl {
@@ -52,6 +53,11 @@ void Document::show(DesignPtr design) {
 }
 
 void Document::submit(Design next, const QString& text, const QString& mergeKey) {
+    next.body = holdingLocks(next.body, design_->body);
+    if (next.body.useSolid && design_->body.useSolid && next.body.solid == design_->body.solid &&
+        next.body.stations != design_->body.stations) {
+        next.body.useSolid = false;  // the stations now say something else than the solid
+    }
     if (next == *design_) {
         return;
     }

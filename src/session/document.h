@@ -29,7 +29,8 @@ class Document : public QObject {
     bool isModified() const { return !undo_.isClean() || neverSaved_; }
 
     /// Makes `next` the design as one undo step named `text`. Steps with the same non-empty
-    /// mergeKey within one gesture fold. A design equal to the present one is no step.
+    /// mergeKey within one gesture fold. A design equal to the present one is no step. Locked sizes
+    /// of the body are held, and stations changed under an imported solid take over from it.
     void submit(Design next, const QString& text, const QString& mergeKey = {});
     /// One field; the error when it is refused, the design then being unchanged.
     std::optional<Error> setField(const QString& path, std::optional<double> value,

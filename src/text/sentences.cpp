@@ -118,6 +118,12 @@ constexpr std::array kRows{
                                       "off the line from nose to tail.")},
     Row{"solid.no_slices", WL_TR("The solid cannot be sliced along the bait. Check which way it "
                                  "lies.")},
+    Row{"svg.cannot_read", WL_TR("The drawing cannot be read (%w1).")},
+    Row{"svg.no_path", WL_TR("The drawing holds no path. Turn the outline into a path and save it "
+                             "again.")},
+    Row{"svg.transformed", WL_TR("The path is turned or scaled by a transform. Flatten it (apply "
+                                 "transforms) and save again.")},
+    Row{"svg.bad_path", WL_TR("The first path is no closed outline of a bait.")},
     Row{"trace.no_scale", WL_TR("Set the scale: two places in the picture a known length apart.")},
     Row{"trace.no_axis", WL_TR("Set the axis: the nose tip, then the tail tip.")},
     Row{"trace.too_few", WL_TR("Trace at least three places along the back and three along the "

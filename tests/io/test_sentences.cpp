@@ -12,7 +12,8 @@ using namespace wl;
 TEST_CASE("every code the sources raise has a sentence, and every sentence is raised") {
     std::set<std::string> used;
     const std::regex code(
-        "\"((?:body|stock|fitting|bore|cut|feature|make|joint|piece|solid|trace|lip|tie|rest|run|"
+        "\"((?:body|stock|fitting|bore|cut|feature|make|joint|piece|solid|trace|svg|lip|tie|rest|"
+        "run|"
         "plan|edit|field|file|text|internal)\\.[a-z_"
         "0-9]+)\"");
     for (const auto& entry :

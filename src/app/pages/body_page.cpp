@@ -1,10 +1,14 @@
+#include <QTabWidget>
 #include <QVBoxLayout>
 #include <cmath>
 
 #include "app/form.h"
 #include "app/pages/pages.h"
+#include "app/pages/shape_tools.h"
 #include "app/plot.h"
 #include "app/record_table.h"
+#include "core/shape/edit_body.h"
+#include "core/shape/section_family.h"
 
 namespace wl {
 
@@ -92,6 +96,104 @@ QWidget* areaPlot(Workbench& bench) {
 
 }  // namespace
 
+namespace {
+
+const QStringList& familyNames() {
+    static const QStringList names{tr("round"),      tr("oval"),       tr("wedge"),
+                                   tr("flat belly"), tr("slab-sided"), tr("own")};
+    return names;
+}
+
+// Overall sizes with their locks; each field scales the body that way alone.
+Form* sizeForm(Workbench& bench) {
+    auto* form = new Form(bench, tr("Overall"));
+    struct Way {
+        QString label;
+        const char* name;
+        double OverallSize::*size;
+        bool SizeLocks::*lock;
+    };
+    for (const Way& way :
+         {Way{tr("Length"), "bodyLength", &OverallSize::length_m, &SizeLocks::length},
+          Way{tr("Width"), "bodyWidth", &OverallSize::width_m, &SizeLocks::width},
+          Way{tr("Height"), "bodyHeight", &OverallSize::height_m, &SizeLocks::height}}) {
+        auto size = way.size;
+        auto lock = way.lock;
+        form->quantity(way.label, way.name,
+                       {Quantity::Length, 0.002, 0.6,
+                        [size](const Design& d) { return overallSize(d.body).*size; },
+                        [size](Design& d, double v) {
+                            OverallSize s = overallSize(d.body);
+                            s.*size = v;
+                            d.body = resized(d.body, s.length_m, s.width_m, s.height_m);
+                        }});
+        form->enableLastWhen([lock](const Design& d) { return !(d.body.locks.*lock); });
+        form->tick(
+            tr("keep this %1").arg(way.label.toLower()), QStringLiteral("lock/%1").arg(way.name),
+            [lock](const Design& d) { return d.body.locks.*lock; },
+            [lock](Design& d, bool on) { d.body.locks.*lock = on; });
+    }
+    return form;
+}
+
+Form* shapeForm(Workbench& bench) {
+    auto* form = new Form(bench, tr("Run of the body"));
+    form->quantity(tr("Widest at"), "bodyWidestAt",
+                   {Quantity::Length, 0.001, 0.6,
+                    [](const Design& d) { return overallSize(d.body).widestAt_m; },
+                    [](Design& d, double v) { d.body = withWidestAt(d.body, v); }});
+    form->quantity(
+        tr("Taper at ¾"), "bodyTaper",
+        {Quantity::Fraction, 0.05, 1.2, [](const Design& d) { return overallSize(d.body).taper; },
+         [](Design& d, double v) { d.body = withTaper(d.body, v); }});
+    form->note(
+        tr("Width left three quarters back, of the greatest. More taper gives more wobble, "
+           "up to a point."));
+    form->tick(
+        tr("float on the imported solid"), "useSolid",
+        [](const Design& d) { return d.body.useSolid && d.body.solid; },
+        [&bench](Design& d, bool on) {
+            d.body.useSolid = on && d.body.solid;
+            if (on && !d.body.solid) {
+                bench.say(tr("There is no imported solid: bring one in by the Shape menu."));
+            }
+        });
+    return form;
+}
+
+Form* faceForm(Workbench& bench, bool nose) {
+    auto* form = new Form(bench, nose ? tr("Nose face") : tr("Tail face"));
+    auto face = [nose](Design& d) -> EndFace& { return nose ? d.body.noseFace : d.body.tailFace; };
+    auto present = [face](const Design& d) { return face(const_cast<Design&>(d)).present; };
+    const QString path =
+        nose ? QStringLiteral("/body/nose_face/") : QStringLiteral("/body/tail_face/");
+    form->tick(nose ? tr("cut across the nose") : tr("cut across the tail"), path + "present",
+               present, [face, nose](Design& d, bool on) {
+                   face(d).present = on;
+                   const double length = overallSize(d.body).length_m;
+                   EndFace& f = face(d);
+                   // A face never looked at yet starts near its own end.
+                   if (on && !nose && f.x_m < 0.5 * length) {
+                       f.x_m = std::round(0.97 * length * 1e4) / 1e4;
+                       f.angle_rad = 90 * kDegree;
+                   }
+               });
+    for (const auto& [label, name] :
+         std::initializer_list<std::pair<QString, const char*>>{{tr("Crosses the axis at"), "x"},
+                                                                {tr("Angle to axis"), "angle"},
+                                                                {tr("Cup deep"), "cup_depth"},
+                                                                {tr("Cup reaches"), "cup_reach"}}) {
+        form->quantity(label, path + name);
+        form->enableLastWhen(present);
+    }
+    if (nose) {
+        form->note(tr("Under 90° looks up and forward and dives, as a lip would."));
+    }
+    return form;
+}
+
+}  // namespace
+
 QWidget* makeBodyPage(Workbench& bench) {
     auto number = [](const QString& title, const char* field, Quantity q = Quantity::Length) {
         return RecordColumn{RecordColumn::Kind::Number, title, field, q, {}, {}, {}, {}};
@@ -102,6 +204,20 @@ QWidget* makeBodyPage(Workbench& bench) {
         number(tr("Belly"), "belly"),
         number(tr("Half-width"), "half_width"),
         number(tr("Widest at"), "widest"),
+        RecordColumn{RecordColumn::Kind::Choice,
+                     tr("Section"),
+                     "section",
+                     Quantity::Number,
+                     [](const Design& d, int r) {
+                         return familyNames()[int(familyOf(d.body.stations[size_t(r)]))];
+                     },
+                     [](Design& d, int r, const QString& t) {
+                         Station& s = d.body.stations[size_t(r)];
+                         s = withFamily(s,
+                                        SectionFamily(std::max(0, int(familyNames().indexOf(t)))));
+                     },
+                     [](const Design&) { return familyNames(); },
+                     {}},
         number(tr("Full above"), "fullness_above", Quantity::Number),
         number(tr("Full below"), "fullness_below", Quantity::Number),
     };
@@ -112,6 +228,7 @@ QWidget* makeBodyPage(Workbench& bench) {
           [&bench](int row) { insertStation(bench, row); }},
          {"removeStation", tr("Remove"), [&bench](int row) { removeStation(bench, row); }}});
     table->setMinimumWidth(340);
+    table->addTool(makeShapeMenu(bench));
 
     auto* ends = new Form(bench, tr("The body"));
     const QStringList shapes{tr("round"), tr("pointed")};
@@ -141,7 +258,14 @@ QWidget* makeBodyPage(Workbench& bench) {
         return bench.text(Quantity::Area, r.derived->skin.area_m2);
     });
     ends->note(tr("Fullness: 1 straight flanks, 2 round, 4 and more slab-sided."));
-    return formRow({table, ends, areaPlot(bench)}, {5, 3, 3});
+    auto* tabs = new QTabWidget;
+    tabs->setObjectName("bodyTabs");
+    tabs->setDocumentMode(true);
+    tabs->addTab(formRow({table, ends, areaPlot(bench)}, {6, 3, 2}), tr("Stations"));
+    tabs->addTab(
+        formRow({sizeForm(bench), shapeForm(bench), faceForm(bench, true), faceForm(bench, false)}),
+        tr("Size, faces"));
+    return tabs;
 }
 
 }  // namespace wl

@@ -1,7 +1,9 @@
 #include <QCoreApplication>
+#include <QTabWidget>
 #include <QVBoxLayout>
 
 #include "app/form.h"
+#include "app/pages/fitting_tabs.h"
 #include "app/pages/pages.h"
 #include "app/record_table.h"
 #include "io/shelf.h"
@@ -15,8 +17,9 @@ static QString tr(const char* text) {
 namespace {
 
 const QStringList& kindNames() {
-    static const QStringList names{tr("treble"),      tr("split ring"), tr("screw eye"),
-                                   tr("twisted eye"), tr("glass eye"),  tr("other")};
+    static const QStringList names{tr("treble"),      tr("split ring"),   tr("screw eye"),
+                                   tr("twisted eye"), tr("glass eye"),    tr("other"),
+                                   tr("sheet fin"),   tr("bristle tail"), tr("soft tail")};
     return names;
 }
 
@@ -159,6 +162,10 @@ QWidget* makeFittingsPage(Workbench& bench) {
     columns.push_back(number(tr("Size"), "size", Quantity::Length));
     columns.push_back(number(tr("Wire"), "wire", Quantity::Thickness));
     columns.push_back(number(tr("Density"), "density", Quantity::Density));
+    columns.push_back(number(tr("Fin area"), "area", Quantity::Area));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.fittings[size_t(r)].kind >= FittingKind::SheetFin;
+    };
 
     auto* table = new RecordTable(
         bench, "fittings", "/fittings", [](const Design& d) { return int(d.fittings.size()); },
@@ -197,7 +204,13 @@ QWidget* makeFittingsPage(Workbench& bench) {
     hint->setWordWrap(true);
     top->addWidget(hint, 1);
     layout->addLayout(top);
-    layout->addWidget(table, 1);
+    auto* tabs = new QTabWidget;
+    tabs->setObjectName("fittingTabs");
+    tabs->setDocumentMode(true);
+    tabs->addTab(table, tr("Parts"));
+    tabs->addTab(makeFeatureTable(bench), tr("Sockets, slots and holes"));
+    tabs->addTab(makeAppendageTable(bench), tr("Side pieces"));
+    layout->addWidget(tabs, 1);
     return page;
 }
 

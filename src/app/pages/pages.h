@@ -13,6 +13,7 @@ QWidget* makeStockPage(Workbench& bench);
 QWidget* makeFittingsPage(Workbench& bench);
 QWidget* makeBallastPage(Workbench& bench);
 QWidget* makeLipPage(Workbench& bench);
+QWidget* makeJointsPage(Workbench& bench);
 QWidget* makeTankPage(Workbench& bench);
 QWidget* makeRunPage(Workbench& bench);
 QWidget* makeBenchSheetPage(Workbench& bench);

@@ -1,6 +1,9 @@
 #include <cmath>
 
+#include <QTabWidget>
+
 #include "app/form.h"
+#include "app/pages/making_sheet.h"
 #include "app/pages/pages.h"
 #include "io/shelf.h"
 
@@ -34,11 +37,13 @@ QWidget* makeStockPage(Workbench& bench) {
         });
     shelf->setToolTip(tr("Typical values from handbooks, recalled. Weigh a block of your own."));
     density->choice(
-        tr("Reckon with"), "densitySource", {tr("the sample block"), tr("the shelf")},
+        tr("Reckon with"), "densitySource",
+        {tr("the sample block"), tr("the shelf"), tr("the round blank"), tr("the resin mix")},
         [](const Design& d) { return int(d.pieces.front().stock.source); },
         [stock](Design& d, int i) { stock(d).source = DensitySource(i); });
     density->quantity(tr("Shelf density"), "/pieces/0/stock/shelf_density");
     density->quantity(tr("Shelf range ±"), "/pieces/0/stock/shelf_spread");
+    density->quantity(tr("Moisture ±"), "/pieces/0/stock/moisture_spread");
     density->readout(tr("In force"), [&bench](const Results& r) {
         const DensityEstimate& e = r.derived->reckoning.density;
         return tr("%1 ± %2").arg(bench.text(Quantity::Density, e.density_kg_m3, false),
@@ -95,7 +100,12 @@ QWidget* makeStockPage(Workbench& bench) {
     weighed->note(
         tr("For volume: the density is right, the drawn breadth gives way. For density: the "
            "drawing is right, the wood is lighter or heavier than thought."));
-    return formRow({density, block, weighed});
+    auto* tabs = new QTabWidget;
+    tabs->setObjectName("stockTabs");
+    tabs->setDocumentMode(true);
+    tabs->addTab(formRow({density, block, weighed}), tr("Density and weighing"));
+    tabs->addTab(makeMakingSheet(bench), tr("How it is made"));
+    return tabs;
 }
 
 }  // namespace wl

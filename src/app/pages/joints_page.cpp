@@ -1,0 +1,279 @@
+#include <QTabWidget>
+
+#include "app/form.h"
+#include "app/pages/pages.h"
+#include "app/record_columns.h"
+#include "app/theme.h"
+#include "core/joint/joint_layout.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("JointsPage", text);
+}
+
+namespace {
+
+Joint& jointAt(Design& d, int r) {
+    return d.joints[size_t(r)];
+}
+
+Piece& pieceRow(Design& d, int r) {
+    return d.pieces[size_t(r)];
+}
+
+// Cuts the longest piece in two, with a joint scaled to the body there.
+void addJoint(Workbench& bench) {
+    Design next = bench.design();
+    if (next.pieces.size() >= 5) {
+        bench.say(tr("A chain of five pieces is the most that is reckoned."));
+        return;
+    }
+    const Result<BodyCurves> curves = BodyCurves::build(next.body, "");
+    if (!curves) {
+        bench.say(QStringLiteral("▲ ") + sentence(curves.error(), bench.bench()));
+        return;
+    }
+    std::vector<double> ends{0.0};
+    for (const Joint& j : next.joints) {
+        ends.push_back(j.x_m);
+    }
+    ends.push_back(curves->length_m());
+    size_t longest = 0;
+    for (size_t i = 1; i + 1 < ends.size(); ++i) {
+        if (ends[i + 1] - ends[i] > ends[longest + 1] - ends[longest]) {
+            longest = i;
+        }
+    }
+    Joint j;
+    j.name = "joint " + std::to_string(next.joints.size() + 1);
+    // Half-way for a first joint, in the middle of the longest piece after that.
+    j.x_m = std::round(500 * (ends[longest] + ends[longest + 1])) / 1000;
+    const Section s = curves->atX(j.x_m);
+    const double depth = s.back_m - s.belly_m;
+    auto half = [](double m) { return std::max(0.0005, std::round(m * 2000) / 2000); };
+    j.gap_m = 0.0015;
+    j.pinLength_m = half(0.8 * depth);
+    j.pocketWidth_m = half(0.5 * s.halfWidth_m * 2);
+    j.pocketHeight_m = half(0.35 * depth);
+    j.pinAft_m = -0.002;
+    next.joints.insert(next.joints.begin() + std::ptrdiff_t(longest), j);
+    Piece piece;
+    piece.stock = next.pieces.front().stock;
+    piece.stock.weighedBody_kg.reset();
+    next.pieces.insert(next.pieces.begin() + std::ptrdiff_t(longest) + 1, piece);
+    for (size_t i = 0; i < next.pieces.size(); ++i) {
+        next.pieces[i].name = i == 0                        ? tr("head").toStdString()
+                              : i + 1 == next.pieces.size() ? tr("tail").toStdString()
+                                                            : "piece " + std::to_string(i + 1);
+    }
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Cut a joint"));
+}
+
+void removeJoint(Workbench& bench, int row) {
+    Design next = bench.design();
+    next.joints.erase(next.joints.begin() + row);
+    next.pieces.erase(next.pieces.begin() + row + 1);
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Join two pieces"));
+}
+
+QString stopWord(const JointOpening& o) {
+    switch (o.stop) {
+        case JointStop::RearEdgeOnFrontFace:
+            return tr("rear piece's edge on the face");
+        case JointStop::FrontEdgeOnRearFace:
+            return tr("front piece's edge on the face");
+        case JointStop::Pocket:
+            return tr("metal in its pocket");
+        case JointStop::Hardware:
+            return tr("the hardware itself");
+        case JointStop::None:
+            return tr("nothing touches");
+    }
+    return {};
+}
+
+// Wanted opening typed once, turned into bevel or gap for the chosen joint.
+class WantedOpening : public QWidget {
+  public:
+    WantedOpening(Workbench& bench, RecordTable* table) : bench_(bench), table_(table) {
+        auto* form = new QHBoxLayout(this);
+        form->setContentsMargins(0, 0, 0, 0);
+        form->setSpacing(6);
+        line_ = new QLineEdit;
+        line_->setObjectName("wantedOpening");
+        line_->setAccessibleName(tr("Wanted opening each way, degrees"));
+        line_->setMaximumWidth(64);
+        line_->setPlaceholderText(QStringLiteral("25"));
+        form->addWidget(new QLabel(tr("Wanted opening each way")));
+        form->addWidget(line_);
+        form->addWidget(new QLabel(QStringLiteral("°")));
+        for (const bool bevel : {true, false}) {
+            auto* button = new QPushButton(bevel ? tr("Bevel for it") : tr("Gap for it"));
+            button->setObjectName(bevel ? "bevelForOpening" : "gapForOpening");
+            form->addWidget(button);
+            QObject::connect(button, &QPushButton::clicked, this, [this, bevel] { apply(bevel); });
+        }
+        form->addStretch();
+    }
+
+  private:
+    void apply(bool bevel) {
+        const int row = std::max(0, table_->currentRow());
+        const ResultsPtr r = bench_.results();
+        const ReadAmount read =
+            readAmount(line_->text().toStdString(), Quantity::Angle, bench_.bench());
+        if (read.fault != ReadFault::None || read.valueSi <= 0 || read.valueSi > kPi) {
+            bench_.say(QStringLiteral("▲ ") + tr("Give the wanted opening in degrees, e.g. 25."));
+            line_->setFocus();
+            return;
+        }
+        if (!r || !r->derived || size_t(row) >= r->derived->joints.size()) {
+            bench_.say(QStringLiteral("▲ ") + tr("There is no joint to change yet. Cut one."));
+            return;
+        }
+        const JointPlan& plan = r->derived->joints[size_t(row)].plan;
+        const auto found =
+            bevel ? bevelForOpening(plan, read.valueSi) : gapForOpening(plan, read.valueSi);
+        if (!found) {
+            bench_.say(QStringLiteral("▲ ") +
+                       (bevel ? tr("No bevel gives that: the gap alone may already open further, "
+                                   "or it would take over 60°.")
+                              : tr("No gap gives that with these bevels.")));
+            return;
+        }
+        ProposedEdit edit{"edit.even_bevels", {}, {}};
+        const std::string path = "/joints/" + std::to_string(row);
+        if (bevel) {
+            edit.changes = {{path + "/bevel_front", *found}, {path + "/bevel_rear", *found}};
+        } else {
+            edit.changes = {{path + "/gap", *found}};
+        }
+        if (const auto error = bench_.document.applyEdit(
+                edit, bevel ? tr("Bevel for an opening") : tr("Gap for an opening"))) {
+            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+        }
+    }
+
+    Workbench& bench_;
+    RecordTable* table_;
+    QLineEdit* line_;
+};
+
+RecordTable* jointTable(Workbench& bench) {
+    std::vector<RecordColumn> c;
+    c.push_back(textColumn<Joint>(tr("Joint"), "name", jointAt, &Joint::name));
+    c.push_back(numberColumn(tr("Place"), "x", Quantity::Length));
+    c.push_back(numberColumn(tr("Gap"), "gap", Quantity::Length));
+    c.push_back(numberColumn(tr("Bevel ahead"), "bevel_front", Quantity::Angle));
+    c.push_back(numberColumn(tr("Bevel behind"), "bevel_rear", Quantity::Angle));
+    c.push_back(derivedColumn(tr("Opens ±"), Quantity::Angle, [&bench](const Results& r, int row) {
+        const JointCut& cut = r.derived->joints[size_t(row)];
+        return cut.opening.stop == JointStop::None
+                   ? tr("free")
+                   : bench.text(Quantity::Angle, cut.opening.opening_rad, false);
+    }));
+    c.push_back(derivedColumn(tr("Play ±"), Quantity::Angle, [&bench](const Results& r, int row) {
+        const double width = r.derived->joints[size_t(row)].plan.halfWidthFront_m;
+        const double play = r.design->joints[size_t(row)].play_m;
+        return bench.text(Quantity::Angle, width > 0 ? play / width : 0.0, false);
+    }));
+    c.push_back(derivedColumn(tr("Stopped by"), Quantity::Number, [](const Results& r, int row) {
+        return stopWord(r.derived->joints[size_t(row)].opening);
+    }));
+    c.push_back(
+        choiceColumn(tr("Hinge"), "kind", jointAt, &Joint::kind, {tr("pin"), tr("linked eyes")}));
+    c.push_back(numberColumn(tr("Pin aft"), "pin_aft", Quantity::Length));
+    c.push_back(numberColumn(tr("Pin long"), "pin_length", Quantity::Length));
+    c.push_back(numberColumn(tr("Pin thick"), "pin_diameter", Quantity::Length));
+    c.push_back(choiceColumn(tr("Pocket in"), "pocket", jointAt, &Joint::pocket,
+                             {tr("none"), tr("front piece"), tr("rear piece")}));
+    for (const auto& [title, field] :
+         {std::pair{tr("Pocket wide"), "pocket_width"}, std::pair{tr("high"), "pocket_height"},
+          std::pair{tr("deep"), "pocket_depth"}}) {
+        c.push_back(numberColumn(title, field, Quantity::Length));
+        c.back().applies = [](const Design& d, int r) {
+            return d.joints[size_t(r)].pocket != PocketIn::None;
+        };
+    }
+    c.push_back(numberColumn(tr("Shank wide"), "shank_width", Quantity::Length));
+    c.push_back(numberColumn(tr("Metal binds at"), "hardware_stop", Quantity::Angle));
+    c.push_back(numberColumn(tr("Pin play"), "play", Quantity::Length));
+    c.push_back(numberColumn(tr("Weighed"), "weighed_mass", Quantity::Mass));
+    c.push_back(numberColumn(tr("Typical"), "typical_mass", Quantity::Mass));
+    return new RecordTable(
+        bench, "joints", "/joints", [](const Design& d) { return int(d.joints.size()); },
+        std::move(c),
+        {{"addJoint", tr("Cut a joint"), [&bench](int) { addJoint(bench); }, false},
+         {"removeJoint", tr("Join again"), [&bench](int row) { removeJoint(bench, row); }}});
+}
+
+RecordTable* pieceTable(Workbench& bench) {
+    std::vector<RecordColumn> c;
+    c.push_back(textColumn<Piece>(tr("Piece"), "name", pieceRow, &Piece::name));
+    c.push_back(flagColumn(tr("Own stock"), "own_stock", pieceRow, &Piece::ownStock));
+    c.push_back(numberColumn(tr("Density"), "stock/shelf_density", Quantity::Density));
+    c.back().applies = [](const Design& d, int r) { return r > 0 && d.pieces[size_t(r)].ownStock; };
+    auto of = [](const Results& r, int row) -> const PieceBalance& {
+        return r.derived->mass.pieces[size_t(row)];
+    };
+    c.push_back(derivedColumn(tr("Mass"), Quantity::Mass, [&bench, of](const Results& r, int row) {
+        return bench.text(Quantity::Mass, of(r, row).mass_kg, false);
+    }));
+    c.push_back(
+        derivedColumn(tr("Displaces"), Quantity::Volume, [&bench, of](const Results& r, int row) {
+            return bench.text(Quantity::Volume, of(r, row).displacedVolume_m3, false);
+        }));
+    c.push_back(
+        derivedColumn(tr("Weight aft"), Quantity::Length, [&bench, of](const Results& r, int row) {
+            return bench.text(Quantity::Length, of(r, row).centreOfGravity_m.x(), false);
+        }));
+    c.push_back(
+        derivedColumn(tr("Lift aft"), Quantity::Length, [&bench, of](const Results& r, int row) {
+            return bench.text(Quantity::Length, of(r, row).centreOfBuoyancy_m.x(), false);
+        }));
+    c.push_back(
+        derivedColumn(tr("Alone"), Quantity::Number, [&bench, of](const Results& r, int row) {
+            if (r.derived->alone.empty()) {
+                return tr("the whole bait");
+            }
+            const PieceAlone& a = r.derived->alone[size_t(row)];
+            const QString way = a.decided
+                                    ? tr("nose %1").arg(bench.text(Quantity::Angle, a.pitch_rad))
+                                    : tr("any attitude");
+            return (a.net_kg >= 0 ? tr("floats, %1 spare, %2") : tr("sinks, %1 heavy, %2"))
+                .arg(bench.text(Quantity::Mass, std::abs(a.net_kg)), way);
+        }));
+    return new RecordTable(bench, "pieces", "/pieces",
+                           [](const Design& d) { return int(d.pieces.size()); }, std::move(c), {});
+}
+
+}  // namespace
+
+QWidget* makeJointsPage(Workbench& bench) {
+    auto* page = new QWidget;
+    page->setObjectName("sheetPage");
+    auto* layout = new QVBoxLayout(page);
+    layout->setContentsMargins(12, 6, 12, 6);
+    layout->setSpacing(4);
+    auto* tabs = new QTabWidget;
+    tabs->setObjectName("jointTabs");
+    tabs->setDocumentMode(true);
+    RecordTable* joints = jointTable(bench);
+    tabs->addTab(joints, tr("Joints"));
+    tabs->addTab(pieceTable(bench), tr("Pieces"));
+    layout->addWidget(tabs, 1);
+    layout->addWidget(new WantedOpening(bench, joints));
+    auto* note = new QLabel(tr(
+        "More opening, tighter and quicker; less, wider. Faces even, pin snug, no wood on metal, "
+        "the pocket sealed before paint. Wire ends fly: cover your eyes."));
+    note->setProperty("role", "quiet");
+    note->setFont(type(Type::Small));
+    note->setWordWrap(true);
+    layout->addWidget(note);
+    return page;
+}
+
+}  // namespace wl

@@ -1,0 +1,506 @@
+#include "app/solid_view.h"
+
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+#include <Eigen/Geometry>
+
+#include "app/theme.h"
+#include "core/geometry/mesh_clip.h"
+
+namespace wl {
+namespace {
+
+constexpr int kSliderSteps = 200;
+constexpr double kTurnPerPixel = 0.008;
+constexpr int kRaster = 180;
+
+QColor mixed(const QColor& a, const QColor& b, double share) {
+    return QColor::fromRgbF(float(a.redF() * (1 - share) + b.redF() * share),
+                            float(a.greenF() * (1 - share) + b.greenF() * share),
+                            float(a.blueF() * (1 - share) + b.blueF() * share));
+}
+
+// Everything cut into the body, with what stands in it.
+struct Hollow {
+    QString name;
+    CutTool tool;
+    QColor fill;
+    double plugFrom_m = 1e9;  ///< depth at which lead begins
+    double wall_m = 0.0;
+};
+
+std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
+    const Inks& c = inks();
+    std::vector<Hollow> all;
+    for (size_t i = 0; i < design.bores.size() && i < d.mass.bores.size(); ++i) {
+        const BoreGeometry& g = d.mass.bores[i];
+        if (g.entersBody) {
+            all.push_back({QString::fromStdString(design.bores[i].name), toolOf(design.bores[i], g),
+                           c.filler, design.bores[i].depth_m - g.plugLength_m,
+                           std::min(g.wallBeyond_m, g.wallBeside_m)});
+        }
+    }
+    for (size_t i = 0; i < design.features.size() && i < d.mass.features.size(); ++i) {
+        const Feature& f = design.features[i];
+        const FeatureGeometry& g = d.mass.features[i];
+        for (size_t k = 0; k < g.tools.size(); ++k) {
+            all.push_back({QString::fromStdString(f.name), g.tools[k],
+                           f.fill == FeatureFill::Glue ? c.filler : c.sheet, 1e9,
+                           g.cuts[k].wallBeyond_m});
+        }
+    }
+    for (size_t i = 0; i < design.joints.size() && i < d.joints.size(); ++i) {
+        const Joint& j = design.joints[i];
+        if (j.pocket == PocketIn::None) {
+            continue;
+        }
+        const bool front = j.pocket == PocketIn::FrontPiece;
+        CutTool t;
+        const JointCut& cut = d.joints[i];
+        t.mouth_m = {front ? cut.frontPieceFace.x_m : cut.rearPieceFace.x_m, 0, cut.midZ_m};
+        t.inward = Eigen::Vector3d::UnitX() * (front ? -1.0 : 1.0);
+        t.along = Eigen::Vector3d::UnitZ();
+        t.round = false;
+        t.halfAlong_m = 0.5 * j.pocketHeight_m;
+        t.halfAcross_m = 0.5 * j.pocketWidth_m;
+        t.depth_m = j.pocketDepth_m;
+        all.push_back({SolidCanvas::tr("pocket of %1").arg(QString::fromStdString(j.name)), t,
+                       c.sheet, 1e9, cut.pocketWall_m});
+    }
+    return all;
+}
+
+bool crosses(const CutTool& t, double x) {
+    const Eigen::Vector3d end = t.mouth_m + t.inward * t.depth_m;
+    const double reach =
+        std::abs(t.along.x()) * t.halfAlong_m + std::abs(t.across().x()) * t.halfAcross_m;
+    return x > std::min(t.mouth_m.x(), end.x()) - reach &&
+           x < std::max(t.mouth_m.x(), end.x()) + reach;
+}
+
+}  // namespace
+
+SolidCanvas::SolidCanvas(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+    setObjectName(QStringLiteral("solidView"));
+    setAccessibleName(tr("The bait as a solid"));
+    setFocusPolicy(Qt::StrongFocus);
+    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
+        if (const ResultsPtr r = bench_.results(); r && r->derived) {
+            shown_ = r;
+        }
+        update();
+    });
+    connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&SolidCanvas::update));
+    if (const ResultsPtr r = bench_.results(); r && r->derived) {
+        shown_ = r;
+    }
+}
+
+void SolidCanvas::setSection(double share) {
+    section_ = std::clamp(share, 0.0, 0.995);
+    setAccessibleDescription(sectionWords().join(QStringLiteral("; ")));
+    update();
+}
+
+void SolidCanvas::showMesh(std::optional<TriangleMesh> mesh) {
+    other_ = std::move(mesh);
+    update();
+}
+
+void SolidCanvas::setMarks(std::vector<std::pair<QString, Eigen::Vector3d>> marks) {
+    marks_ = std::move(marks);
+    update();
+}
+
+void SolidCanvas::lookFrom(double turn_rad, double tilt_rad) {
+    turn_ = turn_rad;
+    tilt_ = tilt_rad;
+    update();
+}
+
+double SolidCanvas::sectionX() const {
+    return shown_ ? section_ * shown_->derived->sizes.length_m : 0.0;
+}
+
+std::vector<TriangleMesh> SolidCanvas::meshes() const {
+    if (other_) {
+        return {*other_};
+    }
+    std::vector<TriangleMesh> all;
+    if (!shown_) {
+        return all;
+    }
+    const double x = sectionX();
+    for (const BodyPart& part : shown_->derived->parts) {
+        TriangleMesh mesh = part.mesh.triangles.size() > 20000 ? part.coarse : part.mesh;
+        if (section_ > 0) {
+            mesh = clipMesh(mesh, -Eigen::Vector3d::UnitX(), -x);
+        }
+        all.push_back(std::move(mesh));
+    }
+    if (shown_->design->lip.present && section_ <= 0) {
+        const Lip& lip = shown_->design->lip;
+        all.push_back(meshPlate(lipOutline(lip), {lip.slotX_m, 0, lip.slotZ_m}, lipDirection(lip),
+                                Eigen::Vector3d::UnitY(), lip.thickness_m));
+    }
+    return all;
+}
+
+SolidCanvas::Camera SolidCanvas::camera() const {
+    // From starboard with the nose to the left, as the side view, when turned by nothing.
+    const Eigen::Vector3d eye(std::sin(turn_) * std::cos(tilt_), -std::cos(turn_) * std::cos(tilt_),
+                              std::sin(tilt_));
+    const Eigen::Vector3d right = Eigen::Vector3d(-eye.y(), eye.x(), 0).normalized();
+    Camera c;
+    c.axes.row(0) = right;
+    c.axes.row(1) = -eye.cross(right);
+    c.axes.row(2) = eye;
+    Eigen::Vector3d low = Eigen::Vector3d::Constant(1e9), high = -low;
+    auto take = [&](const TriangleMesh& mesh) {
+        for (const Eigen::Vector3d& v : mesh.vertices_m) {
+            low = low.cwiseMin(v);
+            high = high.cwiseMax(v);
+        }
+    };
+    if (other_) {
+        take(*other_);
+    } else if (shown_) {
+        for (const BodyPart& part : shown_->derived->parts) {
+            take(part.coarse);
+        }
+    }
+    if (low.x() > high.x()) {
+        low = Eigen::Vector3d::Zero();
+        high = Eigen::Vector3d::Constant(0.1);
+    }
+    c.centre = 0.5 * (low + high);
+    const double size = std::max((high - low).norm(), 1e-6);
+    c.scale = zoom_ * std::min(width() / size, height() / std::max(0.55 * size, 1e-6)) * 0.86;
+    return c;
+}
+
+QPointF SolidCanvas::project(const Camera& c, const Eigen::Vector3d& place) const {
+    const Eigen::Vector3d v = c.axes * (place - c.centre);
+    return {0.5 * width() + v.x() * c.scale, 0.5 * height() + v.y() * c.scale};
+}
+
+std::optional<Eigen::Vector3d> SolidCanvas::pick(const QPointF& at) const {
+    const Camera c = camera();
+    const Eigen::Vector2d p((at.x() - 0.5 * width()) / c.scale,
+                            (at.y() - 0.5 * height()) / c.scale);
+    std::optional<Eigen::Vector3d> nearest;
+    double height = -1e9;
+    for (const TriangleMesh& mesh : meshes()) {
+        for (const auto& t : mesh.triangles) {
+            std::array<Eigen::Vector3d, 3> v;
+            for (size_t k = 0; k < 3; ++k) {
+                v[k] = c.axes * (mesh.vertices_m[size_t(t[k])] - c.centre);
+            }
+            auto cross = [](const Eigen::Vector2d& a, const Eigen::Vector2d& b) {
+                return a.x() * b.y() - a.y() * b.x();
+            };
+            const Eigen::Vector2d a = v[0].head<2>(), b = v[1].head<2>(), d = v[2].head<2>();
+            const double whole = cross(b - a, d - a);
+            if (std::abs(whole) < 1e-18) {
+                continue;
+            }
+            const double s = cross(p - a, d - a) / whole, u = cross(b - a, p - a) / whole;
+            if (s < 0 || u < 0 || s + u > 1) {
+                continue;
+            }
+            const double z = v[0].z() + s * (v[1].z() - v[0].z()) + u * (v[2].z() - v[0].z());
+            if (z > height) {
+                height = z;
+                nearest = c.centre + c.axes.transpose() * Eigen::Vector3d(p.x(), p.y(), z);
+            }
+        }
+    }
+    return nearest;
+}
+
+QStringList SolidCanvas::sectionWords() const {
+    QStringList words;
+    if (!shown_ || section_ <= 0 || other_) {
+        return words;
+    }
+    const double x = sectionX();
+    const Section s = shown_->derived->curves.atX(x);
+    words << tr("section at %1: %2 wide, %3 high")
+                 .arg(bench_.text(Quantity::Length, x),
+                      bench_.text(Quantity::Length, 2 * s.halfWidth_m),
+                      bench_.text(Quantity::Length, s.back_m - s.belly_m));
+    QStringList seen;
+    for (const Hollow& h : hollowsOf(*shown_->design, *shown_->derived)) {
+        if (crosses(h.tool, x) && !seen.contains(h.name)) {
+            seen << h.name;
+            words << tr("%1: %2 of wall left").arg(h.name, bench_.text(Quantity::Length, h.wall_m));
+        }
+    }
+    return words;
+}
+
+void SolidCanvas::paintSection(QPainter& p, const Camera& camera, double x) const {
+    const Inks& c = inks();
+    const Derived& d = *shown_->derived;
+    const Design& design = *shown_->design;
+    const Section s = d.curves.atX(x);
+    if (camera.axes(2, 0) >= 0 || s.halfWidth_m <= 0) {
+        return;  // looked at from behind: the skin hides it
+    }
+    for (const JointCut& cut : d.joints) {
+        if (x > cut.frontPieceFace.x_m && x < cut.rearPieceFace.x_m) {
+            return;  // in the gap there is nothing to cut
+        }
+    }
+    const double wide = 2 * s.halfWidth_m, tall = s.back_m - s.belly_m;
+    QImage image(kRaster, kRaster, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::transparent);
+    const std::vector<Hollow> hollows = hollowsOf(design, d);
+    std::vector<const Hollow*> here;
+    for (const Hollow& h : hollows) {
+        if (crosses(h.tool, x)) {
+            here.push_back(&h);
+        }
+    }
+    const QColor stock = design.make.kind == MakeKind::Cast      ? c.resin
+                         : design.make.kind == MakeKind::Layered ? c.clear
+                         : design.make.kind == MakeKind::Printed ? c.plastic
+                                                                 : c.wood;
+    const double shell = design.make.kind == MakeKind::Printed ? design.make.print.shell_m : 0.0;
+    double stack = 0;
+    for (const Layer& layer : design.make.layers) {
+        stack += layer.thickness_m;
+    }
+    const double pixel = wide / kRaster;
+    for (int row = 0; row < kRaster; ++row) {
+        for (int column = 0; column < kRaster; ++column) {
+            const Eigen::Vector3d at(x, (column + 0.5) / kRaster * wide - s.halfWidth_m,
+                                     s.back_m - (row + 0.5) / kRaster * tall);
+            if (!d.curves.contains(at)) {
+                continue;
+            }
+            QColor colour = stock;
+            if (shell > 0) {
+                const bool inner = std::abs(at.y()) < s.halfWidth_m - shell &&
+                                   at.z() < skinHeight(s, at.y(), true) - shell &&
+                                   at.z() > skinHeight(s, at.y(), false) + shell;
+                colour = inner && (row + column) % 14 > 1 ? mixed(stock, c.sheet, 0.7)
+                                                          : mixed(stock, c.ink, 0.25);
+            }
+            if (design.make.kind == MakeKind::Layered) {
+                double seam = -0.5 * stack;
+                for (size_t k = 0; k + 1 < design.make.layers.size(); ++k) {
+                    seam += design.make.layers[k].thickness_m;
+                    if (std::abs(at.y() - seam) < pixel) {
+                        colour = c.quiet;
+                    }
+                }
+            }
+            for (const Hollow* h : here) {
+                if (h->tool.holds(at)) {
+                    const double depth = (at - h->tool.mouth_m).dot(h->tool.inward);
+                    colour = depth > h->plugFrom_m ? c.lead : h->fill;
+                }
+            }
+            image.setPixelColor(column, row, colour);
+        }
+    }
+    // The section plane falls on the paper by an affine map.
+    const QPointF o = project(camera, {x, -s.halfWidth_m, s.back_m});
+    const QPointF across = project(camera, {x, s.halfWidth_m, s.back_m}) - o;
+    const QPointF down = project(camera, {x, -s.halfWidth_m, s.belly_m}) - o;
+    p.save();
+    p.setTransform(QTransform(across.x() / kRaster, across.y() / kRaster, down.x() / kRaster,
+                              down.y() / kRaster, o.x(), o.y()),
+                   true);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(0, 0, image);
+    p.restore();
+    std::vector<Eigen::Vector2d> ring;
+    sectionRing(s, 24, ring);
+    QPolygonF outline;
+    for (const Eigen::Vector2d& q : ring) {
+        outline << project(camera, {x, q.x(), q.y()});
+    }
+    p.setPen(QPen(c.ink, 1.6));
+    p.setBrush(Qt::NoBrush);
+    p.drawPolygon(outline);
+}
+
+void SolidCanvas::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    const Inks& c = inks();
+    p.fillRect(rect(), c.sheet);
+    const Camera cam = camera();
+    struct Face {
+        double depth;
+        std::array<QPointF, 3> at;
+        QColor colour;
+    };
+    std::vector<Face> faces;
+    const Eigen::Vector3d light =
+        (cam.axes.transpose() * Eigen::Vector3d(-0.35, -0.55, 0.75)).normalized();
+    const auto all = meshes();
+    for (size_t m = 0; m < all.size(); ++m) {
+        const TriangleMesh& mesh = all[m];
+        const bool lip = !other_ && shown_ && m >= shown_->derived->parts.size();
+        QColor base = c.wood;
+        if (other_) {
+            base = c.resin;
+        } else if (lip) {
+            base = c.lip;
+        } else if (shown_) {
+            const MakeKind kind = shown_->design->make.kind;
+            base = kind == MakeKind::Cast      ? c.resin
+                   : kind == MakeKind::Layered ? c.clear
+                   : kind == MakeKind::Printed ? c.plastic
+                                               : c.wood;
+        }
+        for (const auto& t : mesh.triangles) {
+            const Eigen::Vector3d& a = mesh.vertices_m[size_t(t[0])];
+            const Eigen::Vector3d& b = mesh.vertices_m[size_t(t[1])];
+            const Eigen::Vector3d& d = mesh.vertices_m[size_t(t[2])];
+            const Eigen::Vector3d normal = (b - a).cross(d - a).normalized();
+            if (normal.dot(cam.axes.row(2).transpose()) <= 0) {
+                continue;
+            }
+            const double shade = std::clamp(0.5 + 0.5 * normal.dot(light), 0.0, 1.0);
+            faces.push_back({cam.axes.row(2).dot((a + b + d) / 3 - cam.centre),
+                             {project(cam, a), project(cam, b), project(cam, d)},
+                             shade > 0.6 ? mixed(base, Qt::white, 0.5 * (shade - 0.6))
+                                         : mixed(base, c.ink, 0.7 * (0.6 - shade))});
+        }
+    }
+    std::stable_sort(faces.begin(), faces.end(),
+                     [](const Face& a, const Face& b) { return a.depth < b.depth; });
+    for (const Face& f : faces) {
+        p.setPen(QPen(f.colour, 0.6));
+        p.setBrush(f.colour);
+        p.drawPolygon(f.at.data(), 3);
+    }
+    p.setRenderHint(QPainter::Antialiasing);
+    if (section_ > 0 && shown_ && !other_) {
+        paintSection(p, cam, sectionX());
+    }
+    p.setFont(type(Type::Body, true));
+    for (const auto& [name, at] : marks_) {
+        const QPointF q = project(cam, at);
+        p.setPen(QPen(c.signal, 1.8));
+        p.setBrush(Qt::NoBrush);
+        p.drawEllipse(q, 5, 5);
+        p.drawText(q + QPointF(9, -6), name);
+    }
+    p.setPen(c.ink);
+    const QStringList words = sectionWords();
+    p.drawText(QRectF(10, 6, width() - 20, 22 * std::max(1, int(words.size()))),
+               Qt::AlignLeft | Qt::AlignTop, words.join(QLatin1Char('\n')));
+    p.setFont(type(Type::Small));
+    p.setPen(c.quiet);
+    p.drawText(QRectF(10, height() - 20, width() - 20, 18), Qt::AlignLeft | Qt::AlignVCenter,
+               tr("drag or arrows turn, wheel or + − zoom, Page Up and Down move the section"));
+    if (hasFocus()) {
+        p.setPen(QPen(c.water, 1));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5));
+    }
+}
+
+void SolidCanvas::mousePressEvent(QMouseEvent* event) {
+    last_ = event->position();
+    moved_ = false;
+}
+
+void SolidCanvas::mouseMoveEvent(QMouseEvent* event) {
+    if (!(event->buttons() & Qt::LeftButton)) {
+        return;
+    }
+    const QPointF by = event->position() - last_;
+    if (!moved_ && std::hypot(by.x(), by.y()) < 4) {
+        return;
+    }
+    moved_ = true;
+    turn_ -= by.x() * kTurnPerPixel;
+    tilt_ = std::clamp(tilt_ + by.y() * kTurnPerPixel, -1.5, 1.5);
+    last_ = event->position();
+    update();
+}
+
+void SolidCanvas::mouseReleaseEvent(QMouseEvent* event) {
+    if (!moved_) {
+        emit picked(event->position());
+    }
+}
+
+void SolidCanvas::wheelEvent(QWheelEvent* event) {
+    zoom_ = std::clamp(zoom_ * std::pow(1.0015, event->angleDelta().y()), 0.3, 12.0);
+    update();
+}
+
+void SolidCanvas::keyPressEvent(QKeyEvent* event) {
+    switch (event->key()) {
+        case Qt::Key_Left:
+            turn_ -= 0.1;
+            break;
+        case Qt::Key_Right:
+            turn_ += 0.1;
+            break;
+        case Qt::Key_Up:
+            tilt_ = std::min(1.5, tilt_ + 0.1);
+            break;
+        case Qt::Key_Down:
+            tilt_ = std::max(-1.5, tilt_ - 0.1);
+            break;
+        case Qt::Key_Plus:
+        case Qt::Key_Equal:
+            zoom_ = std::min(12.0, zoom_ * 1.15);
+            break;
+        case Qt::Key_Minus:
+            zoom_ = std::max(0.3, zoom_ / 1.15);
+            break;
+        case Qt::Key_PageUp:
+        case Qt::Key_PageDown:
+            setSection(section_ + (event->key() == Qt::Key_PageDown ? 0.02 : -0.02));
+            emit sectionMoved(section_);
+            break;
+        case Qt::Key_Home:
+            turn_ = tilt_ = 0;
+            zoom_ = 1;
+            break;
+        default:
+            QWidget::keyPressEvent(event);
+            return;
+    }
+    update();
+}
+
+SolidView::SolidView(Workbench& bench, QWidget* parent)
+    : QWidget(parent), canvas_(new SolidCanvas(bench)), slider_(new QSlider(Qt::Horizontal)) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(canvas_, 1);
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(10, 2, 10, 4);
+    auto* label = new QLabel(tr("Cut open at"));
+    label->setBuddy(slider_);
+    row->addWidget(label);
+    slider_->setObjectName(QStringLiteral("sectionSlider"));
+    slider_->setAccessibleName(tr("Section plane, nose to tail"));
+    slider_->setRange(0, kSliderSteps);
+    row->addWidget(slider_, 1);
+    layout->addLayout(row);
+    connect(slider_, &QSlider::valueChanged, this,
+            [this](int value) { canvas_->setSection(double(value) / kSliderSteps); });
+    connect(canvas_, &SolidCanvas::sectionMoved, this,
+            [this](double share) { slider_->setValue(int(std::lround(share * kSliderSteps))); });
+}
+
+}  // namespace wl
