@@ -90,6 +90,28 @@ void paintHook(QPainter& p, const QPointF& eye, const QPointF& down, double leng
     }
 }
 
+// A fin as a kite of its own area, narrow end ahead; bristles as a fan of strokes.
+void paintFin(QPainter& p, const Fitting& f, const Eigen::Vector3d& at, TankView view,
+              const Projection& project, const Inks& c) {
+    const double half = 0.5 * f.size_m;
+    const double tall = f.area_m2 > 0 ? f.area_m2 / f.size_m : 0.4 * f.size_m;
+    auto corner = [&](double x, double across) {
+        return view == TankView::Top ? project(at + Eigen::Vector3d(x, across * f.wire_m / tall, 0))
+                                     : project(at + Eigen::Vector3d(x, 0, across));
+    };
+    p.setPen(inkPen(c.ink, kInner));
+    if (f.kind == FittingKind::BristleTail) {
+        for (double k = -0.5; k <= 0.5; k += 0.125) {
+            p.drawLine(corner(-half, 0.2 * k * tall), corner(half, 1.4 * k * tall));
+        }
+        return;
+    }
+    p.setBrush(f.kind == FittingKind::SoftTail ? c.filler : c.lip);
+    p.drawPolygon(QPolygonF({corner(-half, 0.25 * tall), corner(half, 0.75 * tall),
+                             corner(0.72 * half, 0), corner(half, -0.75 * tall),
+                             corner(-half, -0.25 * tall)}));
+}
+
 void paintFittings(QPainter& p, const Design& design, TankView view, const Projection& project,
                    double scale, const Eigen::Vector3d& down, const Inks& c) {
     for (const Fitting& f : design.fittings) {
@@ -119,6 +141,11 @@ void paintFittings(QPainter& p, const Design& design, TankView view, const Proje
                 break;
             case FittingKind::SplitRing:
                 p.drawEllipse(at + hang * 0.5 * size, 0.42 * size, 0.5 * size);
+                break;
+            case FittingKind::SheetFin:
+            case FittingKind::BristleTail:
+            case FittingKind::SoftTail:
+                paintFin(p, f, place, view, project, c);
                 break;
             case FittingKind::GlassEye:
                 for (const double sideY : {1.0, -1.0}) {

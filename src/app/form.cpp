@@ -50,7 +50,7 @@ QCheckBox* Form::tick(const QString& label, const QString& objectName,
     auto* box = new QCheckBox(label);
     box->setObjectName(objectName);
     box->setAccessibleName(label);
-    addRow({}, box);
+    grid_->addWidget(box, row_++, 0, 1, 2);
     auto refresh = [this, box, read] {
         const QSignalBlocker blocker(box);
         box->setChecked(read(bench_.design()));
@@ -166,6 +166,16 @@ void Form::enableLastWhen(std::function<bool(const Design&)> when) {
         label->setEnabled(on);
     };
     connect(&bench_.document, &Document::designChanged, last_, refresh);
+    refresh();
+}
+
+void Form::hideLastWhenEmpty() {
+    auto* value = static_cast<QLabel*>(last_);
+    auto refresh = [value, label = lastLabel_] {
+        value->setVisible(!value->text().isEmpty());
+        label->setVisible(!value->text().isEmpty());
+    };
+    connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
     refresh();
 }
 

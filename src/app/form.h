@@ -42,6 +42,8 @@ class Form : public QWidget {
     void add(QWidget* widget);
     /// Shows or greys the last row by the design.
     void enableLastWhen(std::function<bool(const Design&)> when);
+    /// Takes the last readout off the sheet while it has nothing to say.
+    void hideLastWhenEmpty();
     void finish();
 
   private:

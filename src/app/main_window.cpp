@@ -95,8 +95,9 @@ QWidget* MainWindow::buildTopBar() {
     name_->setObjectName(QStringLiteral("designName"));
     name_->setAccessibleName(tr("Name of the design"));
     name_->setFont(type(Type::Large));
-    name_->setMinimumWidth(300);
-    name_->setMaximumWidth(360);
+    name_->setMinimumWidth(340);
+    name_->setMaximumWidth(400);
+    name_->setMinimumHeight(36);
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         if (name_->isModified()) {
             Design next = bench_.design();
@@ -285,14 +286,19 @@ void MainWindow::buildMenus() {
         this);
     recent_ = file->addMenu(tr("Open &recent"));
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::refreshRecent);
-    add(
-        file, tr("Open the &demo"), {},
-        [this] {
-            if (mayDiscard()) {
-                openDemo();
-            }
-        },
-        this);
+    QMenu* demoMenu = file->addMenu(tr("Open a &demo"));
+    const QString titles[] = {tr("Diver, carved"), tr("Lipless, cast"), tr("Glider, turned"),
+                              tr("Two-piece glide bait, printed"), tr("Three-piece swimmer, carved")};
+    for (int i = 0; i < int(demos().size()); ++i) {
+        add(
+            demoMenu, titles[i], {},
+            [this, i] {
+                if (mayDiscard()) {
+                    openDemo(i);
+                }
+            },
+            this);
+    }
     add(
         file, tr("&Save"), QKeySequence::Save, [this] { saveOrAsk(); }, this);
     add(
@@ -509,8 +515,8 @@ bool MainWindow::saveOrAsk() {
     return !path.isEmpty() && saveFile(path);
 }
 
-void MainWindow::openDemo() {
-    const Result<Design> demo = readDesign(embedded::demo_wade());
+void MainWindow::openDemo(int which) {
+    const Result<Design> demo = readDesign(demos().at(size_t(which)).text);
     if (demo) {
         bench_.document.replace(*demo, {}, false);
     }

@@ -37,7 +37,7 @@ class MainWindow : public QMainWindow {
     /// Opens a file; a refusal is shown and the present design stays.
     bool openFile(const QString& path);
     bool saveFile(const QString& path);
-    void openDemo();
+    void openDemo(int which = 0);
     /// Offers what an earlier window left behind; true when it was taken over.
     bool offerRecovery();
     QString message() const { return message_->text(); }

@@ -103,7 +103,7 @@ QString OrderRail::verdict(Step step) const {
                             : tr("%1 tests").arg(tests);
     }
     if (step == Step::Brief) {
-        return tr("%1 down, %2 deep")
+        return tr("%1 of %2")
             .arg(bench_.text(Quantity::Distance, design.brief.wantedDepth_m),
                  bench_.text(Quantity::Distance, design.brief.waterDepth_m));
     }

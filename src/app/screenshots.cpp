@@ -5,14 +5,21 @@
 #include <QDeadlineTimer>
 #include <QDir>
 #include <QFile>
+#include <QKeyEvent>
+#include <QPainter>
+#include <QRadioButton>
 #include <QStandardPaths>
+#include <QTabWidget>
 #include <QTemporaryDir>
 #include <QThread>
 #include <QTimer>
+#include <cmath>
 #include <cstdio>
 #include <ctime>
 
+#include "app/series_dialog.h"
 #include "app/theme.h"
+#include "app/trace_dialog.h"
 
 namespace wl {
 namespace {
@@ -28,6 +35,56 @@ void settle(MainWindow& window) {
         QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
         QThread::msleep(5);
     }
+}
+
+// A pencil sketch of a bait on paper, drawn here so that the picture shown is our own.
+constexpr double kSketchWidth = 1200, kSketchNose = 180, kSketchTail = 1020, kSketchAxis = 320;
+
+double sketchHeight(double share, bool back) {
+    const double rise = std::pow(std::sin(kPi * std::pow(share, 0.75)), 0.8);
+    return (back ? 120 : 150) * rise;
+}
+
+bool drawSketch(const QString& path) {
+    QImage paper(int(kSketchWidth), 620, QImage::Format_RGB32);
+    paper.fill(QColor("#EFE8D8"));
+    QPainter p(&paper);
+    p.setRenderHint(QPainter::Antialiasing);
+    QPolygonF outline;
+    for (const bool back : {true, false}) {
+        for (int i = 0; i <= 60; ++i) {
+            const double share = (back ? i : 60 - i) / 60.0;
+            const double h = sketchHeight(share, back);
+            outline << QPointF(kSketchNose + share * (kSketchTail - kSketchNose),
+                               kSketchAxis + (back ? -h : h));
+        }
+    }
+    p.setPen(QPen(QColor("#6B665C"), 3));
+    p.setBrush(QColor("#D9D2C0"));
+    p.drawPolygon(outline);
+    p.setBrush(Qt::NoBrush);
+    p.drawEllipse(QPointF(280, 285), 22, 22);
+    p.drawLine(QPointF(200, 560), QPointF(200 + 700, 560));
+    for (int i = 0; i <= 7; ++i) {
+        p.drawLine(QPointF(200 + 100 * i, 560), QPointF(200 + 100 * i, i % 5 == 0 ? 530 : 545));
+    }
+    p.end();
+    return paper.save(path);
+}
+
+Trace sketchTrace() {
+    Trace t;
+    t.knownLength_m = 0.070;
+    t.scale = {{200 / kSketchWidth, 560 / kSketchWidth}, {900 / kSketchWidth, 560 / kSketchWidth}};
+    t.axis = {{kSketchNose / kSketchWidth, kSketchAxis / kSketchWidth},
+              {kSketchTail / kSketchWidth, kSketchAxis / kSketchWidth}};
+    for (const double share : {0.04, 0.12, 0.25, 0.4, 0.6, 0.78, 0.92}) {
+        const double x = kSketchNose + share * (kSketchTail - kSketchNose);
+        t.back.push_back({x / kSketchWidth, (kSketchAxis - sketchHeight(share, true)) / kSketchWidth});
+        t.belly.push_back(
+            {x / kSketchWidth, (kSketchAxis + sketchHeight(share, false)) / kSketchWidth});
+    }
+    return t;
 }
 
 double secondsSinceProcessStart() {
@@ -78,7 +135,53 @@ bool takeScreenshots(const QString& folder) {
     window.findChild<QToolButton*>(QStringLiteral("view/3"))->click();
     window.rail().choose(Step::Tank);
     shoot(QStringLiteral("tank-front"));
-    window.findChild<QToolButton*>(QStringLiteral("view/1"))->click();
+    window.showView(TankView::Side);
+    auto showTab = [&window](const char* tabs, int index) {
+        window.findChild<QTabWidget*>(QLatin1String(tabs))->setCurrentIndex(index);
+    };
+    window.rail().choose(Step::Body);
+    showTab("bodyTabs", 1);
+    shoot(QStringLiteral("body-size-and-faces"));
+    showTab("bodyTabs", 0);
+    {
+        SeriesDialog series(window.bench(), &window);
+        series.show();
+        settle(window);
+        done = series.grab().save(QDir(folder).filePath(QStringLiteral("sizes-in-series.png"))) && done;
+    }
+    {
+        TraceDialog trace(window.bench(), &window);
+        const QString sketch = recovery.filePath(QStringLiteral("sketch.png"));
+        done = drawSketch(sketch) && trace.loadPicture(sketch) && done;
+        trace.canvas()->setTrace(sketchTrace());
+        trace.findChild<QLineEdit*>(QStringLiteral("knownLength"))
+            ->setText(QStringLiteral("70 mm"));
+        trace.findChild<QRadioButton*>(QStringLiteral("traceTool/2"))->click();
+        trace.show();
+        settle(window);
+        done = trace.grab().save(QDir(folder).filePath(QStringLiteral("trace.png"))) && done;
+    }
+    window.openDemo(3);
+    window.rail().choose(Step::Stock);
+    settle(window);
+    showTab("stockTabs", 1);
+    shoot(QStringLiteral("how-it-is-made"));
+    window.rail().choose(Step::Fittings);
+    showTab("fittingTabs", 1);
+    window.showView(TankView::Solid);
+    window.solidView().canvas().setSection(0.25);
+    shoot(QStringLiteral("solid-section"));
+    window.showView(TankView::Side);
+    window.openDemo(4);
+    window.rail().choose(Step::Joints);
+    settle(window);
+    window.swingView().setFocus();
+    for (int i = 0; i < 4; ++i) {
+        QKeyEvent press(QEvent::KeyPress, Qt::Key_Right, Qt::ShiftModifier);
+        QCoreApplication::sendEvent(&window.swingView(), &press);
+    }
+    shoot(QStringLiteral("joints"));
+    window.openDemo(0);
     window.setInch(true);
     window.setDark(true);
     window.rail().choose(Step::Ballast);

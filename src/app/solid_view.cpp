@@ -5,7 +5,7 @@
 #include <QLabel>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
+#include <QSignalBlocker>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <cmath>
@@ -107,6 +107,7 @@ SolidCanvas::SolidCanvas(Workbench& bench, QWidget* parent) : QWidget(parent), b
 void SolidCanvas::setSection(double share) {
     section_ = std::clamp(share, 0.0, 0.995);
     setAccessibleDescription(sectionWords().join(QStringLiteral("; ")));
+    emit sectionMoved(section_);
     update();
 }
 
@@ -163,11 +164,13 @@ SolidCanvas::Camera SolidCanvas::camera() const {
     c.axes.row(0) = right;
     c.axes.row(1) = -eye.cross(right);
     c.axes.row(2) = eye;
+    // Fitted to what is seen at this turn.
     Eigen::Vector3d low = Eigen::Vector3d::Constant(1e9), high = -low;
     auto take = [&](const TriangleMesh& mesh) {
         for (const Eigen::Vector3d& v : mesh.vertices_m) {
-            low = low.cwiseMin(v);
-            high = high.cwiseMax(v);
+            const Eigen::Vector3d seen = c.axes * v;
+            low = low.cwiseMin(seen);
+            high = high.cwiseMax(seen);
         }
     };
     if (other_) {
@@ -181,9 +184,9 @@ SolidCanvas::Camera SolidCanvas::camera() const {
         low = Eigen::Vector3d::Zero();
         high = Eigen::Vector3d::Constant(0.1);
     }
-    c.centre = 0.5 * (low + high);
-    const double size = std::max((high - low).norm(), 1e-6);
-    c.scale = zoom_ * std::min(width() / size, height() / std::max(0.55 * size, 1e-6)) * 0.86;
+    c.centre = c.axes.transpose() * (0.5 * (low + high));
+    const Eigen::Vector3d size = (high - low).cwiseMax(1e-6);
+    c.scale = zoom_ * std::min((width() - 40) / size.x(), (height() - 70) / size.y());
     return c;
 }
 
@@ -375,8 +378,10 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
             const double shade = std::clamp(0.5 + 0.5 * normal.dot(light), 0.0, 1.0);
             faces.push_back({cam.axes.row(2).dot((a + b + d) / 3 - cam.centre),
                              {project(cam, a), project(cam, b), project(cam, d)},
-                             shade > 0.6 ? mixed(base, Qt::white, 0.5 * (shade - 0.6))
-                                         : mixed(base, c.ink, 0.7 * (0.6 - shade))});
+                             shade > 0.85
+                                 ? mixed(base, Qt::white, 1.2 * (shade - 0.85))
+                                 : mixed(base, c.dark ? QColor(Qt::black) : c.ink,
+                                         0.75 * (0.85 - shade))});
         }
     }
     std::stable_sort(faces.begin(), faces.end(),
@@ -468,7 +473,6 @@ void SolidCanvas::keyPressEvent(QKeyEvent* event) {
         case Qt::Key_PageUp:
         case Qt::Key_PageDown:
             setSection(section_ + (event->key() == Qt::Key_PageDown ? 0.02 : -0.02));
-            emit sectionMoved(section_);
             break;
         case Qt::Key_Home:
             turn_ = tilt_ = 0;
@@ -499,8 +503,10 @@ SolidView::SolidView(Workbench& bench, QWidget* parent)
     layout->addLayout(row);
     connect(slider_, &QSlider::valueChanged, this,
             [this](int value) { canvas_->setSection(double(value) / kSliderSteps); });
-    connect(canvas_, &SolidCanvas::sectionMoved, this,
-            [this](double share) { slider_->setValue(int(std::lround(share * kSliderSteps))); });
+    connect(canvas_, &SolidCanvas::sectionMoved, this, [this](double share) {
+        const QSignalBlocker blocker(slider_);
+        slider_->setValue(int(std::lround(share * kSliderSteps)));
+    });
 }
 
 }  // namespace wl

@@ -57,16 +57,30 @@ std::vector<SwingView::Pose> SwingView::poses() const {
     return all;
 }
 
+// The whole chain as it is swung now fits the pane; the paper stays put under a drag.
 void SwingView::frame() {
     if (!shown_ || dragged_ >= 0) {
         return;
     }
-    const double length = shown_->derived->sizes.length_m;
-    scale_ =
-        std::min((width() - 80) / length,
-                 (height() - 70) / std::max(0.9 * length, 2.4 * shown_->derived->sizes.maxWidth_m));
-    scale_ = std::max(scale_, (width() - 80) / length * 0.62);
-    nose_ = QPointF(0.5 * (width() - length * scale_), 0.5 * height() + 8);
+    scale_ = 1000;
+    nose_ = QPointF(0, 0);
+    const auto all = poses();
+    const double half = 0.5 * shown_->derived->sizes.maxWidth_m;
+    QRectF box(0, -half * scale_, 1, 2 * half * scale_);
+    for (size_t i = 0; i < all.size(); ++i) {
+        const double from = i == 0 ? 0.0 : pinX(int(i) - 1);
+        const double to = i < swings_.size() ? pinX(int(i)) : shown_->derived->sizes.length_m;
+        for (const double y : {-half, half}) {
+            const QPointF end = place(all[i], to - from, y);
+            box = box.united(QRectF(end - QPointF(0.5, 0.5), QSizeF(1, 1)));
+        }
+    }
+    constexpr double kTop = 48, kBottom = 40, kSide = 40;
+    const double fit = std::min((width() - 2 * kSide) / box.width(),
+                                (height() - kTop - kBottom) / box.height());
+    scale_ *= fit;
+    nose_ = QPointF(0.5 * width() - fit * box.center().x(),
+                    kTop + 0.5 * (height() - kTop - kBottom) - fit * box.center().y());
 }
 
 QPointF SwingView::pieceMiddle(int piece) const {
@@ -147,7 +161,7 @@ void SwingView::paintEvent(QPaintEvent*) {
             shape << place(all[i], v.x() - from, v.y());
         }
         const bool live =
-            int(i) == dragged_ + 1 || (dragged_ < 0 && hasFocus() && int(i) == chosen_ + 1);
+            (dragged_ >= 0 && int(i) == dragged_ + 1) || (dragged_ < 0 && hasFocus() && int(i) == chosen_ + 1);
         p.setPen(QPen(live ? c.water : c.ink, live ? 2.2 : 1.6));
         p.setBrush(c.wood);
         p.drawPolygon(shape);

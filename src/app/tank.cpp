@@ -247,6 +247,12 @@ void Tank::paintRuler(QPainter& p) const {
     if (step < 1) {
         return;
     }
+    const double widest =
+        p.fontMetrics().horizontalAdvance(metric ? QStringLiteral("-100") : QStringLiteral("-10"));
+    int every = 1;  // numbers must not run into each other
+    for (const int next : {2, 5, 10}) {
+        every = step * major * every < widest + 10 ? next : every;
+    }
     const int first = int(std::ceil(-zero / step)), last = int(std::floor((width() - zero) / step));
     for (int i = first; i <= last; ++i) {
         const double x = zero + i * step;
@@ -255,7 +261,7 @@ void Tank::paintRuler(QPainter& p) const {
             continue;
         }
         p.drawLine(QPointF(x, top), QPointF(x, top + (big ? 9 : (i % (major / 2) == 0 ? 6 : 3))));
-        if (big) {
+        if (big && (i / major) % every == 0) {
             const QString label = metric ? QString::number(i) : QString::number(i / major);
             p.drawText(QRectF(x + 2, top + 4, 60, 16), Qt::AlignLeft | Qt::AlignVCenter, label);
         }

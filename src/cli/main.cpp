@@ -93,7 +93,7 @@ int main(int argc, char** argv) {
     sheetCommand->add_option("-o,--output", out, "PDF to write")->required();
     sheetCommand->add_flag("--inch", inch, "Inches and ounces");
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
-    demoCommand->add_option("NAME", name, "Demo name: diver")->required();
+    demoCommand->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")->required();
     demoCommand->add_option("-o,--output", out, "File to write (default: standard output)");
     CLI::App* schemaCommand = app.add_subcommand("schema", "The JSON Schema of design files");
     schemaCommand->add_option("-o,--output", out, "File to write (default: standard output)");
@@ -110,11 +110,17 @@ int main(int argc, char** argv) {
         return sheet(file, out, inch, argv);
     }
     if (demoCommand->parsed()) {
-        if (name != "diver") {
-            std::cerr << "wadeline: there is no demo \"" << name << "\"; there is: diver.\n";
-            return kFailed;
+        for (const wl::Demo& demo : wl::demos()) {
+            if (demo.name == name) {
+                return writeOut(out, demo.text);
+            }
         }
-        return writeOut(out, wl::embedded::demo_wade());
+        std::cerr << "wadeline: there is no demo \"" << name << "\"; there are:";
+        for (const wl::Demo& demo : wl::demos()) {
+            std::cerr << " " << demo.name;
+        }
+        std::cerr << ".\n";
+        return kFailed;
     }
     return writeOut(out, wl::designSchema());
 }

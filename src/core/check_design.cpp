@@ -46,7 +46,10 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
                         {Quantity::Mass, r.drawnMass_kg},
                         {Quantity::Fraction, r.disagreement}}});
     }
-    if (!r.weighedMass_kg && design.pieces.front().stock.source == DensitySource::Shelf) {
+    const bool ofWood =
+        design.make.kind == MakeKind::Carved || design.make.kind == MakeKind::Turned;
+    if (!r.weighedMass_kg && ofWood &&
+        design.pieces.front().stock.source == DensitySource::Shelf) {
         out.push_back({"stock.not_weighed",
                        Severity::Note,
                        "/pieces/0/stock/shelf_density",

@@ -84,7 +84,8 @@ Json stockJson(const Derived& d) {
 }
 
 Json massJson(const Derived& d) {
-    static const char* const kinds[] = {"body", "plug", "filler", "fitting", "lip", "coat"};
+    static const char* const kinds[] = {"body", "plug", "filler", "fitting",
+                                        "lip",  "coat", "hinge"};
     static const char* const origins[] = {"weighed", "computed", "typical"};
     Json j;
     put(j, "total", Quantity::Mass, d.mass.mass_kg);
@@ -115,7 +116,59 @@ Json massJson(const Derived& d) {
     put(stages, "with_hardware", Quantity::Mass, s.withHardware_kg);
     put(stages, "finished", Quantity::Mass, s.finished_kg);
     j["scale_should_read"] = stages;
+    Json pieces = Json::array();
+    for (size_t i = 0; i < d.mass.pieces.size(); ++i) {
+        const PieceBalance& p = d.mass.pieces[i];
+        Json piece{{"name", p.name}, {"path", p.path}};
+        put(piece, "mass", Quantity::Mass, p.mass_kg);
+        put(piece, "displaced_volume", Quantity::Volume, p.displacedVolume_m3);
+        putPlace(piece, "centre_of_gravity", p.centreOfGravity_m);
+        putPlace(piece, "centre_of_buoyancy", p.centreOfBuoyancy_m);
+        if (i < d.alone.size()) {
+            put(piece, "net_alone", Quantity::Mass, d.alone[i].net_kg);
+            if (d.alone[i].decided) {
+                put(piece, "pitch_alone", Quantity::Angle, d.alone[i].pitch_rad);
+            }
+        }
+        pieces.push_back(piece);
+    }
+    j["pieces"] = pieces;
     return j;
+}
+
+Json jointsJson(const Design& design, const Derived& d) {
+    static const char* const stops[] = {"rear_edge_on_front_face", "front_edge_on_rear_face",
+                                        "pocket", "hardware", "none"};
+    Json all = Json::array();
+    for (size_t i = 0; i < d.joints.size(); ++i) {
+        const JointCut& cut = d.joints[i];
+        Json j{{"name", design.joints[i].name},
+               {"stop", stops[static_cast<int>(cut.opening.stop)]}};
+        put(j, "opening", Quantity::Angle, cut.opening.opening_rad);
+        put(j, "face_opening", Quantity::Angle, cut.opening.faceOpening_rad);
+        put(j, "pin_x", Quantity::Length, cut.pinX_m);
+        put(j, "body_depth", Quantity::Length, cut.depth_m);
+        const SolidProperties gap =
+            integrateJointGap(d.curves, cut.frontPieceFace, cut.rearPieceFace);
+        put(j, "taken_out", Quantity::Volume, gap.volume_m3 + cut.pocketVolume_m3);
+        all.push_back(j);
+    }
+    return all;
+}
+
+Json waterloggedJson(const Derived& d) {
+    Json all = Json::array();
+    for (const Waterlogged& w : d.waterlogged) {
+        Json one;
+        put(one, "after", Quantity::Time, w.after_s);
+        put(one, "water", Quantity::Mass, w.water_kg);
+        put(one, "spare", Quantity::Fraction, w.spare);
+        if (w.attitudeDecided) {
+            put(one, "pitch", Quantity::Angle, w.pitch_rad);
+        }
+        all.push_back(one);
+    }
+    return all;
 }
 
 Json floatJson(const Derived& d) {
@@ -242,7 +295,9 @@ Report makeReport(const Design& design) {
     out["body"] = bodyJson(*derived);
     out["stock"] = stockJson(*derived);
     out["mass"] = massJson(*derived);
+    out["joints"] = jointsJson(design, *derived);
     out["rest"] = floatJson(*derived);
+    out["waterlogged"] = waterloggedJson(*derived);
     out["run"] = runJson(run);
     Json findings = Json::array();
     for (const auto* list : {&derived->findings, &run.findings}) {

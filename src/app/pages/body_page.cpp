@@ -146,6 +146,7 @@ Form* shapeForm(Workbench& bench) {
         tr("Taper at ¾"), "bodyTaper",
         {Quantity::Fraction, 0.05, 1.2, [](const Design& d) { return overallSize(d.body).taper; },
          [](Design& d, double v) { d.body = withTaper(d.body, v); }});
+    form->note(tr("Fullness of a section: 1 straight flanks, 2 round, 4 and more slab-sided."));
     form->note(
         tr("Width left three quarters back, of the greatest. More taper gives more wobble, "
            "up to a point."));
@@ -179,15 +180,16 @@ Form* faceForm(Workbench& bench, bool nose) {
                    }
                });
     for (const auto& [label, name] :
-         std::initializer_list<std::pair<QString, const char*>>{{tr("Crosses the axis at"), "x"},
-                                                                {tr("Angle to axis"), "angle"},
+         std::initializer_list<std::pair<QString, const char*>>{{tr("At"), "x"},
+                                                                {tr("Angle"), "angle"},
                                                                 {tr("Cup deep"), "cup_depth"},
                                                                 {tr("Cup reaches"), "cup_reach"}}) {
         form->quantity(label, path + name);
         form->enableLastWhen(present);
     }
     if (nose) {
-        form->note(tr("Under 90° looks up and forward and dives, as a lip would."));
+        form->note(tr("Measured on the axis and from it. Under 90° it looks up and forward and "
+                      "dives, as a lip would."));
     }
     return form;
 }
@@ -257,7 +259,6 @@ QWidget* makeBodyPage(Workbench& bench) {
     ends->readout(tr("Surface"), [&bench](const Results& r) {
         return bench.text(Quantity::Area, r.derived->skin.area_m2);
     });
-    ends->note(tr("Fullness: 1 straight flanks, 2 round, 4 and more slab-sided."));
     auto* tabs = new QTabWidget;
     tabs->setObjectName("bodyTabs");
     tabs->setDocumentMode(true);

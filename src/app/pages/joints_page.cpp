@@ -82,15 +82,15 @@ void removeJoint(Workbench& bench, int row) {
 QString stopWord(const JointOpening& o) {
     switch (o.stop) {
         case JointStop::RearEdgeOnFrontFace:
-            return tr("rear piece's edge on the face");
+            return tr("rear edge");
         case JointStop::FrontEdgeOnRearFace:
-            return tr("front piece's edge on the face");
+            return tr("front edge");
         case JointStop::Pocket:
-            return tr("metal in its pocket");
+            return tr("pocket");
         case JointStop::Hardware:
-            return tr("the hardware itself");
+            return tr("metal");
         case JointStop::None:
-            return tr("nothing touches");
+            return tr("nothing");
     }
     return {};
 }

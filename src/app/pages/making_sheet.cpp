@@ -286,6 +286,7 @@ QWidget* makeMakingSheet(Workbench& bench) {
                 stock.source = DensitySource::Shelf;
             }
         });
+    top->setMaximumWidth(360);
     layout->addWidget(top);
     auto* sheets = new QStackedWidget;
     for (QWidget* (*make)(Workbench&) :

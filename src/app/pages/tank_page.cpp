@@ -9,6 +9,8 @@ static QString tr(const char* text) {
 
 namespace {
 
+constexpr int kMostParts = 9;
+
 QString speedWord(double speed) {
     // Names makers use (common practice, no source).
     if (speed <= 0.05) {
@@ -109,7 +111,31 @@ QWidget* makeTankPage(Workbench& bench) {
     stage(tr("With lead and filler"), &StageMasses::withLead_kg);
     stage(tr("With hardware"), &StageMasses::withHardware_kg);
     stage(tr("Finished"), &StageMasses::finished_kg);
-    return formRow({rest, steady, scale}, {4, 4, 3});
+    auto* alone = new Form(bench, tr("Each piece alone"));
+    for (int i = 0; i < kMostParts; ++i) {
+        QLabel* value = alone->readout({}, [&bench, i](const Results& r) {
+            if (size_t(i) >= r.derived->alone.size()) {
+                return QString();
+            }
+            const PieceAlone& a = r.derived->alone[size_t(i)];
+            return tr("%1: %2 %3, %4")
+                .arg(QString::fromStdString(r.derived->mass.pieces[size_t(i)].name),
+                     bench.text(Quantity::Mass, std::abs(a.net_kg)),
+                     a.net_kg >= 0 ? tr("spare") : tr("heavy"),
+                     a.decided ? tr("nose %1").arg(bench.text(Quantity::Angle, a.pitch_rad))
+                               : tr("any attitude"));
+        });
+        value->setObjectName(QStringLiteral("alone/%1").arg(i));
+        alone->hideLastWhenEmpty();
+    }
+    auto* page = formRow({rest, steady, scale, alone}, {4, 4, 3, 3});
+    auto refresh = [&bench, alone] {
+        const ResultsPtr r = bench.results();
+        alone->setVisible(r && r->derived && !r->derived->alone.empty());
+    };
+    QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, alone, refresh);
+    refresh();
+    return page;
 }
 
 }  // namespace wl

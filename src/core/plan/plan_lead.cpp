@@ -136,6 +136,32 @@ Eigen::VectorXd solvePlugLengths(const PlugProblem& problem) {
     return Eigen::Map<Eigen::VectorXd>(x.data(), n);
 }
 
+namespace {
+
+// A plug's centre moves up its bore as it gets longer: a few passes with the places held.
+void settlePlugs(const Design& bare, const Derived& empty, const Eigen::Vector3d& aft,
+                 PlugProblem& problem, Eigen::VectorXd& length) {
+    for (int pass = 0; pass < 8; ++pass) {
+        for (Eigen::Index j = 0; j < length.size(); ++j) {
+            const Eigen::Vector3d centre =
+                plugCentroid(empty.mass.bores[size_t(j)], bare.bores[size_t(j)].depth_m,
+                             length[j] * kMillimetre);
+            problem.momentX_g[j] = problem.gain_g_mm[j] * aft.dot(centre) / kMillimetre;
+            problem.momentY_g[j] = problem.gain_g_mm[j] * centre.y() / kMillimetre;
+            // Among equal answers the lowest lead wins: it steadies the roll.
+            problem.preference[j] = 1e-7 * (1 + std::max(0.0, centre.z() / kMillimetre + 20) / 20);
+        }
+        const Eigen::VectorXd next = solvePlugLengths(problem);
+        const double change = (next - length).cwiseAbs().maxCoeff();
+        length = next;
+        if (change < 1e-7) {
+            break;
+        }
+    }
+}
+
+}  // namespace
+
 Result<LeadPlan> planLead(const Design& design) {
     if (design.bores.empty()) {
         return Error{"plan.no_bores", "/bores", {}, {}};
@@ -168,32 +194,25 @@ Result<LeadPlan> planLead(const Design& design) {
         problem.mostLength_mm[j] =
             g.entersBody ? std::min(bore.depth_m, g.removed_m3 / area) / kMillimetre : 0.0;
     }
-    const double wantedGain_kg = plan.wantedMass_kg - empty->mass.mass_kg;
-    const Eigen::Vector3d buoyancy = buoyancyAtWanted(*empty, up, plan.wantedMass_kg);
-    const Eigen::Vector3d wantedMoment = plan.wantedMass_kg * buoyancy;
-    const Eigen::Vector3d nowMoment = empty->mass.mass_kg * empty->mass.centreOfGravity_m;
-    problem.wantedGain_g = wantedGain_kg / kGram;
-    problem.wantedMomentX_g_mm = aft.dot(wantedMoment - nowMoment) / (kGram * kMillimetre);
-    problem.wantedMomentY_g_mm = (wantedMoment.y() - nowMoment.y()) / (kGram * kMillimetre);
-
-    // A plug's centre moves up its bore as it gets longer: a few passes with the places held.
     Eigen::VectorXd length = 0.5 * problem.mostLength_mm;
-    for (int pass = 0; pass < 8; ++pass) {
-        for (Eigen::Index j = 0; j < n; ++j) {
-            const Eigen::Vector3d centre =
-                plugCentroid(empty->mass.bores[size_t(j)], bare.bores[size_t(j)].depth_m,
-                             length[j] * kMillimetre);
-            problem.momentX_g[j] = problem.gain_g_mm[j] * aft.dot(centre) / kMillimetre;
-            problem.momentY_g[j] = problem.gain_g_mm[j] * centre.y() / kMillimetre;
-            // Among equal answers the lowest lead wins: it steadies the roll.
-            problem.preference[j] = 1e-7 * (1 + std::max(0.0, centre.z() / kMillimetre + 20) / 20);
-        }
-        const Eigen::VectorXd next = solvePlugLengths(problem);
-        const double change = (next - length).cwiseAbs().maxCoeff();
-        length = next;
-        if (change < 1e-7) {
+    Eigen::Vector3d wantedMoment = Eigen::Vector3d::Zero();
+    const Eigen::Vector3d nowMoment = empty->mass.mass_kg * empty->mass.centreOfGravity_m;
+    // What sinks at a wanted speed depends on how it lies when it sinks, so on the lead itself.
+    for (int round = 0; round < 5; ++round) {
+        const Eigen::Vector3d buoyancy = buoyancyAtWanted(*empty, up, plan.wantedMass_kg);
+        wantedMoment = plan.wantedMass_kg * buoyancy;
+        problem.wantedGain_g = (plan.wantedMass_kg - empty->mass.mass_kg) / kGram;
+        problem.wantedMomentX_g_mm = aft.dot(wantedMoment - nowMoment) / (kGram * kMillimetre);
+        problem.wantedMomentY_g_mm = (wantedMoment.y() - nowMoment.y()) / (kGram * kMillimetre);
+        settlePlugs(bare, *empty, aft, problem, length);
+        if (design.brief.wantedState != WantedState::Sink) {
             break;
         }
+        const Result<Derived> leaded = evaluate(withPlugs(design, length));
+        if (!leaded || std::abs(leaded->wantedMass_kg - plan.wantedMass_kg) < kMet_kg) {
+            break;
+        }
+        plan.wantedMass_kg = leaded->wantedMass_kg;
     }
     plan.edit.code = "edit.plan_lead";
     for (Eigen::Index j = 0; j < n; ++j) {
