@@ -19,6 +19,28 @@ static void FullEvaluation(benchmark::State& state) {
 }
 BENCHMARK(FullEvaluation)->Unit(benchmark::kMillisecond);
 
+// A five-piece bait with pockets in every joint, as under a dragged handle. Target 12 ms.
+static void FivePieceEvaluation(benchmark::State& state) {
+    Design design = *readDesign(embedded::swimmer_wade());
+    design.joints.resize(4, design.joints.front());
+    design.pieces.resize(5, design.pieces.front());
+    const double places[] = {0.034, 0.060, 0.084, 0.108};
+    for (size_t i = 0; i < 4; ++i) {
+        design.joints[i].x_m = places[i];
+        design.joints[i].pinLength_m = 0.01;
+        design.joints[i].pocketWidth_m = 0.004;
+        design.joints[i].pocketHeight_m = 0.005;
+    }
+    if (!evaluate(design)) {
+        state.SkipWithError("the five-piece bait does not evaluate");
+        return;
+    }
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(evaluate(design));
+    }
+}
+BENCHMARK(FivePieceEvaluation)->Unit(benchmark::kMillisecond);
+
 static void WholeRetrieve(benchmark::State& state) {
     const Result<Derived> derived = evaluate(demo());
     for (auto _ : state) {

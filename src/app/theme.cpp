@@ -67,6 +67,7 @@ QScrollArea { border: none; }
 QLineEdit, QPlainTextEdit, QComboBox { background: @sheet; border: 1px solid @rule; border-radius: 2px;
   padding: 2px 5px; selection-background-color: @water; selection-color: @sheet; min-height: 20px; }
 QLineEdit:focus, QComboBox:focus, QPlainTextEdit:focus { border: 1px solid @water; }
+#designName { min-height: 28px; }
 QLineEdit[faulty="true"] { border: 2px solid @signal; }
 QLineEdit:disabled, QComboBox:disabled { color: @quiet; background: @ground; }
 QPushButton, QToolButton { background: @ground; border: 1px solid @rule; border-radius: 2px; padding: 3px 10px; }

@@ -9,93 +9,72 @@
 #include <QSaveFile>
 #include <cmath>
 
-#include "session/sentence_text.h"
+#include "sheet/making_page.h"
+#include "sheet/sheet_paper.h"
 
 namespace wl {
 namespace {
 
 constexpr double kMargin_mm = 10;
-const QColor kInk(20, 20, 20);
-const QColor kQuiet(90, 90, 90);
 
 QString tr(const char* text) {
     return QCoreApplication::translate("BenchSheet", text);
 }
 
-double mm(double metres) {
-    return metres / kMillimetre;
-}
-
-QPen line(double width_mm, Qt::PenStyle style = Qt::SolidLine) {
-    return QPen(kInk, width_mm, style, Qt::FlatCap, Qt::MiterJoin);
-}
-
-class Sheet {
+class Sheet : public SheetPaper {
   public:
     Sheet(QPainter& painter, const QSizeF& size, const Design& design, const Derived& derived,
           Bench bench)
-        : p_(painter), size_(size), design_(design), d_(derived), bench_(bench) {}
+        : SheetPaper(painter, size, QString::fromStdString(design.name), bench),
+          design_(design),
+          d_(derived) {}
 
     void templates();
     void tables();
 
   private:
-    // Text is laid out in a space of tenths of a millimetre, where font hinting does no harm.
-    void text(const QRectF& box_mm, const QString& words, double height_mm, bool strong = false,
-              int flags = Qt::AlignLeft | Qt::AlignVCenter, const QColor& ink = kInk) {
-        p_.save();
-        p_.scale(0.02, 0.02);
-        QFont font(loadShippedFont());
-        font.setPixelSize(int(height_mm * 50));
-        font.setWeight(strong ? QFont::DemiBold : QFont::Normal);
-        p_.setFont(font);
-        p_.setPen(ink);
-        p_.drawText(QRectF(box_mm.topLeft() * 50, box_mm.size() * 50), flags, words);
-        p_.restore();
-    }
-    QString q(Quantity quantity, double si, bool unit = true) const {
-        return shown(quantity, bench_, si, unit);
-    }
-    QString length(double m, bool unit = true) const { return q(Quantity::Length, m, unit); }
-
-    void header(const QString& title);
-    void checkBars(const QPointF& at);
     void sideTemplate(const QPointF& nose);
+    void jointLines(const QPointF& nose, bool side);
     void topTemplate(const QPointF& nose);
     void stationTable(const QRectF& box);
     void lipTemplate(const QPointF& at);
-    double table(const QPointF& at, const QString& title, const QStringList& head,
-                 const std::vector<QStringList>& rows, const std::vector<double>& widths);
 
-    QPainter& p_;
-    QSizeF size_;
     const Design& design_;
     const Derived& d_;
-    Bench bench_;
 };
 
-void Sheet::header(const QString& title) {
-    text({0, 0, size_.width(), 7}, QString::fromStdString(design_.name), 5, true);
-    text({0, 0, size_.width(), 7}, title, 3.6, false, Qt::AlignRight | Qt::AlignVCenter);
-    p_.setPen(line(0.3));
-    p_.drawLine(QPointF(0, 8), QPointF(size_.width(), 8));
-}
-
-void Sheet::checkBars(const QPointF& at) {
-    p_.setPen(line(0.35));
-    for (int i = 0; i <= 10; ++i) {
-        const double h = i % 5 == 0 ? 3.0 : 1.8;
-        p_.drawLine(at + QPointF(10 * i, 0), at + QPointF(10 * i, -h));
+// Where the saw goes: faces on the centre plane, bevels where they leave the sides, the pin.
+void Sheet::jointLines(const QPointF& nose, bool side) {
+    for (const JointCut& cut : d_.joints) {
+        for (const auto& [face, half] : {std::pair{cut.frontPieceFace, cut.frontEdge_m},
+                                         std::pair{cut.rearPieceFace, cut.rearEdge_m}}) {
+            const double edge = face.x_m + face.slope * half;
+            p_.setPen(line(0.3));
+            if (side) {
+                const Section s = d_.curves.atX(face.x_m);
+                p_.drawLine(nose + QPointF(mm(face.x_m), -mm(s.back_m)),
+                            nose + QPointF(mm(face.x_m), -mm(s.belly_m)));
+                const Section e = d_.curves.atX(edge);
+                p_.setPen(line(0.2, Qt::DashLine));
+                p_.drawLine(nose + QPointF(mm(edge), -mm(e.back_m)),
+                            nose + QPointF(mm(edge), -mm(e.belly_m)));
+            } else {
+                const QPointF fold = nose + QPointF(mm(face.x_m), 0);
+                p_.drawLine(fold, nose + QPointF(mm(edge), -mm(half)));
+                p_.drawLine(fold, nose + QPointF(mm(edge), mm(half)));
+            }
+        }
+        p_.setPen(line(0.25));
+        p_.drawEllipse(nose + QPointF(mm(cut.pinX_m), side ? -mm(cut.midZ_m) : 0.0), 0.8, 0.8);
     }
-    p_.drawLine(at, at + QPointF(100, 0));
-    const QPointF inch = at + QPointF(112, 0);
-    for (int i = 0; i <= 4; ++i) {
-        p_.drawLine(inch + QPointF(25.4 * i, 0), inch + QPointF(25.4 * i, -3));
+    for (const bool front : {true, false}) {
+        if (side && d_.curves.endFace(front).present) {
+            const FaceCut face = measureEndFace(d_.curves, front);
+            p_.setPen(line(0.3));
+            p_.drawLine(nose + QPointF(mm(face.foot_m.x()), -mm(face.foot_m.z())),
+                        nose + QPointF(mm(face.top_m.x()), -mm(face.top_m.z())));
+        }
     }
-    p_.drawLine(inch, inch + QPointF(101.6, 0));
-    text({at.x(), at.y() + 0.5, 110, 4},
-         tr("100 mm: measure this bar first; if it is off, print again at 100 %"), 2.6);
-    text({inch.x(), inch.y() + 0.5, 100, 4}, tr("4 in"), 2.6);
 }
 
 void Sheet::sideTemplate(const QPointF& nose) {
@@ -113,9 +92,7 @@ void Sheet::sideTemplate(const QPointF& nose) {
     p_.setBrush(Qt::NoBrush);
     p_.setPen(line(0.4));
     p_.drawPolygon(outline);
-    QPen centre = line(0.15);
-    centre.setDashPattern({40, 10, 8, 10});
-    p_.setPen(centre);
+    p_.setPen(centreLine());
     p_.drawLine(at(-0.008, 0), at(L + 0.008, 0));
     const double tallest = mm(d_.sizes.maxHeight_m);
     for (size_t i = 0; i < design_.body.stations.size(); ++i) {
@@ -178,6 +155,7 @@ void Sheet::sideTemplate(const QPointF& nose) {
             p_.drawLine(c - QPointF(0, 1.5), c + QPointF(0, 1.5));
         }
     }
+    jointLines(nose, true);
     // Length, dimensioned under the bait.
     const double below = nose.y() + tallest * 0.62 + 8;
     p_.setPen(line(0.15));
@@ -201,10 +179,9 @@ void Sheet::topTemplate(const QPointF& nose) {
     p_.setBrush(Qt::NoBrush);
     p_.setPen(line(0.4));
     p_.drawPolygon(outline);
-    QPen centre = line(0.15);
-    centre.setDashPattern({40, 10, 8, 10});
-    p_.setPen(centre);
+    p_.setPen(centreLine());
     p_.drawLine(nose - QPointF(8, 0), nose + QPointF(mm(d_.sizes.length_m) + 8, 0));
+    jointLines(nose, false);
     for (double knot : d_.curves.knots()) {
         const Section s = d_.curves.at(knot);
         p_.setPen(line(0.12));
@@ -220,38 +197,6 @@ void Sheet::topTemplate(const QPointF& nose) {
             p_.drawEllipse(c, r, r);
         }
     }
-}
-
-double Sheet::table(const QPointF& at, const QString& title, const QStringList& head,
-                    const std::vector<QStringList>& rows, const std::vector<double>& widths) {
-    constexpr double kRow = 4.6;
-    double y = at.y();
-    text({at.x(), y, 150, 5}, title, 3.4, true);
-    y += 5.6;
-    double total = 0;
-    for (double w : widths) {
-        total += w;
-    }
-    auto put = [&](const QStringList& cells, bool strong) {
-        double x = at.x();
-        for (int i = 0; i < cells.size() && i < int(widths.size()); ++i) {
-            text({x + 0.8, y, widths[size_t(i)] - 1.2, kRow}, cells[i], 2.7, strong,
-                 (i == 0 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter);
-            x += widths[size_t(i)];
-        }
-        y += kRow;
-    };
-    if (!head.isEmpty()) {
-        put(head, true);
-    }
-    p_.setPen(line(0.25));
-    p_.drawLine(QPointF(at.x(), y), QPointF(at.x() + total, y));
-    for (const QStringList& row : rows) {
-        put(row, false);
-        p_.setPen(QPen(QColor(190, 190, 190), 0.12));
-        p_.drawLine(QPointF(at.x(), y), QPointF(at.x() + total, y));
-    }
-    return y + 3;
 }
 
 void Sheet::stationTable(const QRectF& box) {
@@ -323,9 +268,7 @@ void Sheet::lipTemplate(const QPointF& at) {
     p_.drawPolygon(outline);
     p_.drawRect(QRectF(middle - 0.5 * mm(lip.rootWidth_m), rootY - mm(lip.slotDepth_m),
                        mm(lip.rootWidth_m), mm(lip.slotDepth_m)));
-    QPen centre = line(0.15);
-    centre.setDashPattern({40, 10, 8, 10});
-    p_.setPen(centre);
+    p_.setPen(centreLine());
     p_.drawLine(QPointF(middle, rootY - mm(lip.slotDepth_m) - 3),
                 QPointF(middle, rootY + mm(lip.length_m) + 3));
     p_.setPen(line(0.2, Qt::DashLine));
@@ -449,12 +392,22 @@ void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const D
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     Sheet sheet(painter, size_mm, design, derived, bench);
-    index == 0 ? sheet.templates() : sheet.tables();
+    if (index == 0) {
+        sheet.templates();
+    } else if (index == 1) {
+        sheet.tables();
+    } else {
+        paintMakingPage(sheet, design, derived);
+    }
     painter.restore();
 }
 
+int benchPages(const Design& design) {
+    return hasMakingPage(design) ? 3 : 2;
+}
+
 QPageSize benchPageSize(const Derived& derived) {
-    const double wanted_mm = mm(derived.sizes.length_m) + 140;
+    const double wanted_mm = SheetPaper::mm(derived.sizes.length_m) + 140;
     for (const auto id : {QPageSize::A4, QPageSize::A3, QPageSize::A2}) {
         if (wanted_mm <= QPageSize(id).size(QPageSize::Millimeter).height() - 2 * kMargin_mm) {
             return QPageSize(id);
@@ -468,7 +421,7 @@ void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Deri
     QPainter painter(&device);
     const QRectF page = device.pageLayout().paintRect(QPageLayout::Millimeter);
     const double unitsPerMm = device.logicalDpiX() / 25.4;
-    for (int i = 0; i < kBenchPages; ++i) {
+    for (int i = 0; i < benchPages(design); ++i) {
         if (i > 0) {
             device.newPage();
         }

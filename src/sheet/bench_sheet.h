@@ -15,11 +15,13 @@ namespace wl {
 /// the maker's product sheets and local rules.
 QStringList benchCautions(const Design& design);
 
-/// Draws page `index` (0 templates, 1 tables) with the painter's origin at the page's printable
-/// corner and one unit = one millimetre on paper. `size_mm` is the printable area.
+/// Draws page `index` (0 templates, 1 tables, 2 joints, holes and making) with the painter's origin
+/// at the page's printable corner and one unit = one millimetre on paper. `size_mm` is the
+/// printable area.
 void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const Design& design,
                     const Derived& derived, Bench bench);
-inline constexpr int kBenchPages = 2;
+/// Two, or three for a bait with joints, holes, or a body not simply carved.
+int benchPages(const Design& design);
 
 /// Smallest landscape page (A4, A3, A2, A1) the bait fits on at true scale.
 QPageSize benchPageSize(const Derived& derived);

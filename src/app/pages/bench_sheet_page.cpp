@@ -39,9 +39,10 @@ class SheetPreview : public QWidget {
         }
         const QSizeF paper = benchPageSize(*r->derived).size(QPageSize::Millimeter).transposed();
         const double gap = 10;
-        const double s = std::min((width() - gap - 2) / (kBenchPages * paper.width()),
+        const int pages = benchPages(*r->design);
+        const double s = std::min((width() - gap * (pages - 1) - 2) / (pages * paper.width()),
                                   (height() - 2) / paper.height());
-        for (int i = 0; i < kBenchPages; ++i) {
+        for (int i = 0; i < pages; ++i) {
             p.save();
             p.translate(i * (paper.width() * s + gap), 0);
             p.scale(s, s);

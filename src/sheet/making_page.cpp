@@ -1,0 +1,216 @@
+#include "sheet/making_page.h"
+
+#include <QCoreApplication>
+#include <cmath>
+
+namespace wl {
+namespace {
+
+QString tr(const char* text) {
+    return QCoreApplication::translate("BenchSheet", text);
+}
+
+double mm(double metres) {
+    return SheetPaper::mm(metres);
+}
+
+double jointTable(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
+    std::vector<QStringList> rows;
+    for (size_t i = 0; i < design.joints.size(); ++i) {
+        const Joint& j = design.joints[i];
+        const JointCut& cut = d.joints[i];
+        const QString pocket =
+            j.pocket == PocketIn::None
+                ? tr("none")
+                : QStringLiteral("%1 × %2 × %3 %4")
+                      .arg(s.length(j.pocketWidth_m, false), s.length(j.pocketHeight_m, false),
+                           s.length(j.pocketDepth_m, false),
+                           j.pocket == PocketIn::FrontPiece ? tr("front") : tr("rear"));
+        rows.push_back({QString::fromStdString(j.name), s.length(j.x_m, false),
+                        s.length(j.gap_m, false), s.q(Quantity::Angle, j.bevelFront_rad),
+                        s.q(Quantity::Angle, j.bevelRear_rad), s.length(cut.pinX_m, false),
+                        QStringLiteral("%1 × %2").arg(s.length(j.pinDiameter_m, false),
+                                                      s.length(j.pinLength_m, false)),
+                        pocket,
+                        QStringLiteral("±") + s.q(Quantity::Angle, cut.opening.opening_rad)});
+    }
+    return s.table(at, tr("Joints; places from the nose, pocket wide × high × deep"),
+                   {tr("joint"), tr("cut at"), tr("gap"), tr("bevel ahead"), tr("behind"),
+                    tr("pin at"), tr("pin"), tr("pocket"), tr("opens")},
+                   rows, {24, 16, 12, 20, 16, 16, 22, 40, 18});
+}
+
+double holeTable(SheetPaper& s, const QPointF& at, const Design& design) {
+    const QString from[] = {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")};
+    std::vector<QStringList> rows;
+    for (const Feature& f : design.features) {
+        const bool round = f.kind == FeatureKind::EyeSocket || f.kind == FeatureKind::PilotHole;
+        rows.push_back(
+            {QString::fromStdString(f.name) + (f.mirrored ? QStringLiteral(" ×2") : QString()),
+             from[int(f.from)], s.length(f.x_m, false), s.length(f.y_m, false),
+             s.length(f.z_m, false),
+             round ? QStringLiteral("⌀ ") + s.length(f.diameter_m, false)
+                   : QStringLiteral("%1 × %2").arg(s.length(f.length_m, false),
+                                                   s.length(f.width_m, false)),
+             s.length(f.depth_m, false)});
+    }
+    return s.table(
+        at, tr("Sockets, slots and holes; aft, port, up"),
+        {tr("hole"), tr("from"), tr("aft"), tr("port"), tr("up"), tr("size"), tr("deep")}, rows,
+        {34, 16, 16, 16, 16, 26, 16});
+}
+
+double pieceTable(SheetPaper& s, const QPointF& at, const Derived& d) {
+    std::vector<QStringList> rows;
+    for (size_t i = 0; i < d.alone.size(); ++i) {
+        const PieceAlone& a = d.alone[i];
+        rows.push_back({QString::fromStdString(d.mass.pieces[i].name),
+                        s.q(Quantity::Mass, d.mass.pieces[i].mass_kg),
+                        (a.net_kg >= 0 ? tr("%1 spare") : tr("%1 heavy"))
+                            .arg(s.q(Quantity::Mass, std::abs(a.net_kg)))});
+    }
+    return s.table(at, tr("Each piece finished, on the scale and in the tank"),
+                   {tr("piece"), tr("weighs"), tr("alone")}, rows, {40, 26, 30});
+}
+
+double lathePage(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
+    QPainter& p = s.painter();
+    s.text({at.x(), at.y(), 120, 5}, tr("Half template, true scale"), 3.4, true);
+    const double high = mm(0.5 * d.sizes.maxHeight_m);
+    const QPointF nose(at.x() + 4, at.y() + 9 + high);
+    QPolygonF edge;
+    for (int i = 0; i <= 160; ++i) {
+        const Section section = d.curves.at(i / 160.0);
+        edge << nose + QPointF(mm(section.x_m), -mm(0.5 * (section.back_m - section.belly_m)));
+    }
+    p.setBrush(Qt::NoBrush);
+    p.setPen(SheetPaper::line(0.4));
+    p.drawPolyline(edge);
+    p.drawLine(nose, nose + QPointF(mm(d.sizes.length_m), 0));
+    std::vector<QStringList> rows;
+    for (const double knot : d.curves.knots()) {
+        const Section section = d.curves.at(knot);
+        const double radius = 0.5 * (section.back_m - section.belly_m);
+        p.setPen(SheetPaper::line(0.12));
+        p.drawLine(nose + QPointF(mm(section.x_m), 0),
+                   nose + QPointF(mm(section.x_m), -mm(radius)));
+        rows.push_back({s.length(section.x_m, false), s.length(2 * radius, false)});
+    }
+    const RoundBlank& blank = design.pieces.front().stock.blank;
+    return s.table({at.x(), nose.y() + 6},
+                   tr("Diameters; blank %1 × %2 at %3")
+                       .arg(s.length(blank.diameter_m), s.length(blank.length_m),
+                            s.q(Quantity::Mass, blank.mass_kg)),
+                   {tr("from the nose"), tr("diameter")}, rows, {34, 30});
+}
+
+// Every sheet's outline on its middle, one under the other while the page lasts.
+double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
+    QPainter& p = s.painter();
+    s.text({at.x(), at.y(), 120, 5}, tr("Sheets, starboard first, true scale"), 3.4, true);
+    double stack = 0;
+    for (const Layer& layer : design.make.layers) {
+        stack += layer.thickness_m;
+    }
+    double y = -0.5 * stack, top = at.y() + 8;
+    for (size_t k = 0; k < design.make.layers.size(); ++k) {
+        const Layer& layer = design.make.layers[k];
+        const double middle = y + 0.5 * layer.thickness_m;
+        y += layer.thickness_m;
+        QPolygonF back, belly;
+        double high = 0, low = 0;
+        for (int i = 0; i <= 160; ++i) {
+            const Section section = d.curves.at(i / 160.0);
+            if (section.halfWidth_m > std::abs(middle)) {
+                const double up = skinHeight(section, middle, true);
+                const double down = skinHeight(section, middle, false);
+                high = std::max(high, mm(up));
+                low = std::min(low, mm(down));
+                back << QPointF(mm(section.x_m), -mm(up));
+                belly.prepend(QPointF(mm(section.x_m), -mm(down)));
+            }
+        }
+        if (top + high - low > s.size().height() - 14) {
+            s.text({at.x(), top, 120, 4},
+                   tr("The other sheets do not fit: print them from the middle outwards, both "
+                      "sides are alike."),
+                   2.6);
+            break;
+        }
+        const QPointF nose(at.x() + 4, top + high);
+        p.save();
+        p.translate(nose);
+        p.setBrush(Qt::NoBrush);
+        p.setPen(SheetPaper::line(0.4));
+        p.drawPolygon(back + belly);
+        for (const Cavity& c : design.make.cavities) {
+            if (std::lround(c.layer) == long(k) + 1) {
+                p.setPen(SheetPaper::line(0.25, Qt::DashLine));
+                p.drawRect(QRectF(mm(c.x_m - 0.5 * c.length_m), -mm(c.z_m + 0.5 * c.height_m),
+                                  mm(c.length_m), mm(c.height_m)));
+            }
+        }
+        p.restore();
+        s.text({at.x() + 10 + mm(d.sizes.length_m), top, 60, 4},
+               tr("%1  %2, %3 thick")
+                   .arg(k + 1)
+                   .arg(QString::fromStdString(layer.material), s.length(layer.thickness_m)),
+               2.6);
+        top += high - low + 4;
+    }
+    return top;
+}
+
+}  // namespace
+
+bool hasMakingPage(const Design& design) {
+    return !design.joints.empty() || !design.features.empty() ||
+           design.make.kind != MakeKind::Carved;
+}
+
+void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
+    s.header(tr("Bench sheet 3: joints, holes, making"));
+    double y = 11;
+    if (!design.joints.empty()) {
+        y = jointTable(s, {0, y}, design, d) + 2;
+    }
+    if (!d.alone.empty()) {
+        y = pieceTable(s, {0, y}, d) + 2;
+    }
+    if (!design.features.empty()) {
+        y = holeTable(s, {0, y}, design) + 2;
+    }
+    switch (design.make.kind) {
+        case MakeKind::Turned:
+            lathePage(s, {0, y}, design, d);
+            break;
+        case MakeKind::Layered:
+            layerOutlines(s, {0, y}, design, d);
+            break;
+        case MakeKind::Cast: {
+            const ResinMix& mix = design.make.mix;
+            const double volume = d.solid.volume_m3;
+            s.table({0, y}, tr("Pour"), {},
+                    {{tr("volume of the bait, without waste"), s.q(Quantity::Volume, volume)},
+                     {mix.by == MixBy::Volume ? tr("filler, by volume") : tr("filler, by mass"),
+                      s.q(Quantity::Fraction, mix.fillerShare)},
+                     {tr("density it makes"), s.q(Quantity::Density, mixDensity_kg_m3(mix))}},
+                    {60, 30});
+            break;
+        }
+        case MakeKind::Printed: {
+            const Print& print = design.make.print;
+            s.table({0, y}, tr("Print"), {},
+                    {{tr("wall all round"), s.length(print.shell_m)},
+                     {tr("infill"), s.q(Quantity::Fraction, print.infill)},
+                     {tr("all pieces print at"), s.q(Quantity::Mass, d.reckoning.drawnMass_kg)}},
+                    {60, 30});
+            break;
+        }
+        case MakeKind::Carved:
+            break;
+    }
+    s.checkBars({2, s.size().height() - 7});
+}
+
+}  // namespace wl

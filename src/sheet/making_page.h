@@ -1,0 +1,16 @@
+// The third page of the bench sheet: joints, holes, and what the way of making needs.
+#pragma once
+
+#include "core/evaluate.h"
+#include "sheet/sheet_paper.h"
+
+namespace wl {
+
+/// True when there is something to put on it.
+bool hasMakingPage(const Design& design);
+
+/// Joint table, hole table, masses of the pieces; the half template and diameters of a turned body;
+/// the outline of every sheet of a layered one, at true scale; the mix of a cast one.
+void paintMakingPage(SheetPaper& paper, const Design& design, const Derived& derived);
+
+}  // namespace wl
