@@ -1,31 +1,12 @@
 #include "app/bait_painter.h"
 
 #include <QPainterPath>
-#include <boost/geometry.hpp>
-#include <boost/geometry/geometries/multi_point.hpp>
-#include <boost/geometry/geometries/point_xy.hpp>
-#include <boost/geometry/geometries/polygon.hpp>
 #include <cmath>
-
-#include "core/geometry/section_strip.h"
 
 namespace wl {
 namespace {
 
 constexpr double kOutline = 1.6, kInner = 1.0;
-
-QColor stockColour(MakeKind kind, const Inks& c) {
-    switch (kind) {
-        case MakeKind::Cast:
-            return c.resin;
-        case MakeKind::Layered:
-            return c.clear;
-        case MakeKind::Printed:
-            return c.plastic;
-        default:
-            return c.wood;
-    }
-}
 
 QPen inkPen(const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) {
     return QPen(colour, width, style, Qt::RoundCap, Qt::RoundJoin);
@@ -107,9 +88,9 @@ void paintFin(QPainter& p, const Fitting& f, const Eigen::Vector3d& at, TankView
         return;
     }
     p.setBrush(f.kind == FittingKind::SoftTail ? c.filler : c.lip);
-    p.drawPolygon(QPolygonF({corner(-half, 0.25 * tall), corner(half, 0.75 * tall),
-                             corner(0.72 * half, 0), corner(half, -0.75 * tall),
-                             corner(-half, -0.25 * tall)}));
+    p.drawPolygon(
+        QPolygonF({corner(-half, 0.25 * tall), corner(half, 0.75 * tall), corner(0.72 * half, 0),
+                   corner(half, -0.75 * tall), corner(-half, -0.25 * tall)}));
 }
 
 void paintFittings(QPainter& p, const Design& design, TankView view, const Projection& project,
@@ -208,92 +189,6 @@ namespace {
 
 using Places = std::vector<Eigen::Vector3d>;
 
-// The piece seen from above: port edge, then starboard, each from its front face to its rear one.
-Places topOutline(const BodyCurves& curves, const PieceBounds& bounds) {
-    constexpr int kPoints = 64;
-    auto edge = [&](const std::optional<FaceAcross>& face, bool front) {
-        if (!face) {
-            return front ? 0.0 : curves.length_m();
-        }
-        return face->x_m + face->slope * faceHalfWidth(curves, *face);
-    };
-    const double from = edge(bounds.front, true), to = edge(bounds.rear, false);
-    Places port, all;
-    for (int i = 0; i <= kPoints; ++i) {
-        const double u =
-            curves.uOf(from) + (curves.uOf(to) - curves.uOf(from)) * double(i) / kPoints;
-        const Section s = curves.at(u);
-        double half = s.halfWidth_m, z = s.widest_m;
-        const auto [low, high] = curves.heightsKept(true, s.x_m);
-        const auto [low2, high2] = curves.heightsKept(false, s.x_m);
-        const double top = std::min({high, high2, s.back_m}),
-                     foot = std::max({low, low2, s.belly_m});
-        if (foot >= top) {
-            continue;
-        }
-        if (z > top || z < foot) {
-            z = std::clamp(z, foot, top);
-            half = halfBreadthAt(s, z);
-        }
-        port.emplace_back(s.x_m, half, z);
-    }
-    if (bounds.front) {
-        all.emplace_back(bounds.front->x_m, 0, 0);
-    }
-    all.insert(all.end(), port.begin(), port.end());
-    if (bounds.rear) {
-        all.emplace_back(bounds.rear->x_m, 0, 0);
-    }
-    for (auto it = port.rbegin(); it != port.rend(); ++it) {
-        all.emplace_back(it->x(), -it->y(), it->z());
-    }
-    return all;
-}
-
-Places sideOutline(const BodyCurves& curves, const PieceBounds& bounds) {
-    constexpr int kPoints = 72;
-    const double from = bounds.front ? bounds.front->x_m : 0.0;
-    const double to = bounds.rear ? bounds.rear->x_m : curves.length_m();
-    Places back, belly;
-    for (int i = 0; i <= kPoints; ++i) {
-        const double u =
-            curves.uOf(from) + (curves.uOf(to) - curves.uOf(from)) * double(i) / kPoints;
-        const Section s = curves.at(u);
-        const auto [low, high] = curves.heightsKept(true, s.x_m);
-        const auto [low2, high2] = curves.heightsKept(false, s.x_m);
-        const double top = std::min({high, high2, s.back_m}),
-                     foot = std::max({low, low2, s.belly_m});
-        if (top >= foot) {
-            back.emplace_back(s.x_m, 0, top);
-            belly.emplace_back(s.x_m, 0, foot);
-        }
-    }
-    back.insert(back.end(), belly.rbegin(), belly.rend());
-    return back;
-}
-
-// The hull of an appendage's corners as they fall on the paper of a view.
-Places hullOutline(const TriangleMesh& mesh, TankView view) {
-    namespace bg = boost::geometry;
-    using Point = bg::model::d2::point_xy<double>;
-    bg::model::multi_point<Point> points;
-    for (const Eigen::Vector3d& v : mesh.vertices_m) {
-        points.emplace_back(view == TankView::Front ? v.y() : v.x(),
-                            view == TankView::Top ? v.y() : v.z());
-    }
-    bg::model::polygon<Point> hull;
-    bg::convex_hull(points, hull);
-    Places out;
-    const double depth = mesh.vertices_m.front().z();
-    for (const Point& p : hull.outer()) {
-        out.push_back(view == TankView::Front
-                          ? Eigen::Vector3d(mesh.vertices_m.front().x(), p.x(), p.y())
-                      : view == TankView::Top ? Eigen::Vector3d(p.x(), p.y(), depth)
-                                              : Eigen::Vector3d(p.x(), 0, p.y()));
-    }
-    return out;
-}
-
 QPolygonF onPaper(const Places& places, const Projection& project) {
     QPolygonF out;
     for (const Eigen::Vector3d& p : places) {
@@ -369,30 +264,17 @@ void paintJoints(QPainter& p, const Design& design, const Derived& d, TankView v
 
 }  // namespace
 
-std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, TankView view) {
-    std::vector<Places> all;
-    bool sectionDone = false;
-    for (const BodyPart& part : d.parts) {
-        if (part.appendage) {
-            all.push_back(hullOutline(part.mesh, view));
-        } else if (view == TankView::Front) {
-            if (!sectionDone) {
-                std::vector<Eigen::Vector2d> ring;
-                const Section s = d.curves.atX(d.sizes.widestAt_m);
-                sectionRing(s, 20, ring);
-                Places places;
-                for (const Eigen::Vector2d& q : ring) {
-                    places.emplace_back(s.x_m, q.x(), q.y());
-                }
-                all.push_back(std::move(places));
-                sectionDone = true;
-            }
-        } else {
-            all.push_back(view == TankView::Side ? sideOutline(d.curves, part.bounds)
-                                                 : topOutline(d.curves, part.bounds));
-        }
+QColor stockColour(MakeKind kind, const Inks& c) {
+    switch (kind) {
+        case MakeKind::Cast:
+            return c.resin;
+        case MakeKind::Layered:
+            return c.clear;
+        case MakeKind::Printed:
+            return c.plastic;
+        default:
+            return c.wood;
     }
-    return all;
 }
 
 void paintCentreOfGravity(QPainter& p, const QPointF& at, double r, const QColor& ink) {
@@ -443,7 +325,13 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
     if (design.make.kind == MakeKind::Printed) {
         p.fillPath(body, QBrush(grain, Qt::BDiagPattern));
     }
-    if (wood && view != TankView::Front) {
+    if (wood && design.make.grain != GrainDirection::Along) {
+        // Across or upright: end grain as short strokes seen end on, lines seen from beside.
+        const bool upright = design.make.grain == GrainDirection::Upright;
+        const bool endOn = upright ? view == TankView::Top : view == TankView::Side;
+        p.fillPath(body, QBrush(grain, endOn ? Qt::Dense6Pattern : Qt::VerPattern));
+    }
+    if (wood && design.make.grain == GrainDirection::Along && view != TankView::Front) {
         for (double k = -0.9; k < 1.0; k += 0.3) {
             QPolygonF fibre;
             for (int i = 0; i <= 24; ++i) {

@@ -23,6 +23,9 @@ void paintBait(QPainter& painter, const Design& design, const Derived& derived, 
                const Projection& project, double pixelsPerMetre, const Eigen::Vector3d& down,
                const Inks& inks);
 
+/// The quiet fill of a body made that way.
+QColor stockColour(MakeKind kind, const Inks& inks);
+
 /// Quartered disc of the centre of gravity; ring with a wave of the centre of buoyancy.
 void paintCentreOfGravity(QPainter& painter, const QPointF& at, double radius, const QColor& ink);
 void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius, const QColor& ink);

@@ -181,6 +181,30 @@ QWidget* MainWindow::buildCentre() {
         addAction(action);
         viewActions_ << action;
     }
+    auto* apart = new QAction(tr("Apart"), this);
+    apart->setCheckable(true);
+    apart->setShortcut(QKeySequence(QStringLiteral("Alt+6")));
+    apart->setToolTip(tr("Each piece let go alone, beside the bait as assembled (Alt+6)"));
+    auto* apartButton = new QToolButton;
+    apartButton->setObjectName(QStringLiteral("apart"));
+    apartButton->setDefaultAction(apart);
+    apartButton->setToolButtonStyle(Qt::ToolButtonTextOnly);
+    apartButton->setFocusPolicy(Qt::TabFocus);
+    viewRow->addWidget(apartButton);
+    addAction(apart);
+    connect(apart, &QAction::toggled, this, [this](bool on) {
+        tank_->setApart(on);
+        if (on) {
+            showView(TankView::Side);
+        }
+    });
+    connect(&bench_.document, &Document::designChanged, apart, [this, apart] {
+        apart->setEnabled(bench_.design().pieces.size() > 1);
+        if (!apart->isEnabled()) {
+            apart->setChecked(false);
+        }
+    });
+    apart->setEnabled(false);
     tankLayout->addWidget(views);
     solid_ = new SolidView(bench_);
     swing_ = new SwingView(bench_);
@@ -244,141 +268,6 @@ QWidget* MainWindow::buildCentre() {
     }
     connect(rail_, &OrderRail::stepChosen, this, &MainWindow::choose);
     return rows;
-}
-
-void MainWindow::buildMenus() {
-    QMenu* file = menuBar()->addMenu(tr("&File"));
-    auto add = [](QMenu* menu, const QString& text, const QKeySequence& key, auto slot,
-                  const QObject* context) {
-        QAction* action = menu->addAction(text);
-        action->setShortcut(key);
-        QObject::connect(action, &QAction::triggered, context, slot);
-        return action;
-    };
-    add(
-        file, tr("&New"), QKeySequence::New,
-        [this] {
-            if (mayDiscard()) {
-                const Result<Design> start = readDesign(embedded::demo_wade());
-                Design fresh;
-                if (start) {  // a plain body to begin from, without the demo's story
-                    fresh.body = start->body;
-                    fresh.lip = start->lip;
-                    fresh.tie = start->tie;
-                    fresh.pieces.front().stock = Stock{};
-                }
-                bench_.document.replace(fresh, {}, true);
-            }
-        },
-        this);
-    add(
-        file, tr("&Open…"), QKeySequence::Open,
-        [this] {
-            if (!mayDiscard()) {
-                return;
-            }
-            const QString path = QFileDialog::getOpenFileName(this, tr("Open a design"), {},
-                                                              tr("Wade Line designs (*.wade)"));
-            if (!path.isEmpty()) {
-                openFile(path);
-            }
-        },
-        this);
-    recent_ = file->addMenu(tr("Open &recent"));
-    connect(recent_, &QMenu::aboutToShow, this, &MainWindow::refreshRecent);
-    QMenu* demoMenu = file->addMenu(tr("Open a &demo"));
-    const QString titles[] = {tr("Diver, carved"), tr("Lipless, cast"), tr("Glider, turned"),
-                              tr("Two-piece glide bait, printed"), tr("Three-piece swimmer, carved")};
-    for (int i = 0; i < int(demos().size()); ++i) {
-        add(
-            demoMenu, titles[i], {},
-            [this, i] {
-                if (mayDiscard()) {
-                    openDemo(i);
-                }
-            },
-            this);
-    }
-    add(
-        file, tr("&Save"), QKeySequence::Save, [this] { saveOrAsk(); }, this);
-    add(
-        file, tr("Save &as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")),
-        [this] {
-            const QString path = QFileDialog::getSaveFileName(this, tr("Save the design"),
-                                                              bench_.document.filePath(),
-                                                              tr("Wade Line designs (*.wade)"));
-            if (!path.isEmpty()) {
-                saveFile(path);
-            }
-        },
-        this);
-    add(
-        file, tr("&Quit"), QKeySequence::Quit, [this] { close(); }, this);
-
-    QMenu* edit = menuBar()->addMenu(tr("&Edit"));
-    QAction* undo = bench_.document.undoStack()->createUndoAction(this, tr("&Undo"));
-    undo->setShortcut(QKeySequence::Undo);
-    QAction* redo = bench_.document.undoStack()->createRedoAction(this, tr("&Redo"));
-    redo->setShortcuts({QKeySequence::Redo, QKeySequence(QStringLiteral("Ctrl+Y"))});
-    edit->addActions({undo, redo});
-    edit->addSeparator();
-    add(
-        edit, tr("&Plan the lead"), QKeySequence(Qt::Key_F8),
-        [this] {
-            rail_->choose(Step::Ballast);
-            planTheLead(bench_);
-        },
-        this);
-
-    QMenu* view = menuBar()->addMenu(tr("&View"));
-    inch_ = add(
-        view, tr("&Inch bench"), QKeySequence(QStringLiteral("Ctrl+U")),
-        [this] { setInch(bench_.bench() == Bench::Metric); }, this);
-    inch_->setCheckable(true);
-    dark_ = add(
-        view, tr("&Night"), QKeySequence(QStringLiteral("Ctrl+L")),
-        [this] { setDark(!inks().dark); }, this);
-    dark_->setCheckable(true);
-    QMenu* go = menuBar()->addMenu(tr("&Go"));
-    for (int i = 0; i < kStepCount; ++i) {
-        const QString key = i < 10 ? QStringLiteral("Ctrl+%1").arg((i + 1) % 10)
-                                   : QStringLiteral("Ctrl+Shift+%1").arg(i - 9);
-        add(
-            go, OrderRail::stepName(Step(i)).replace('&', "&&"), QKeySequence(key),
-            [this, i] { rail_->choose(Step(i)); }, this);
-    }
-    add(
-        go, tr("The &tank"), QKeySequence(Qt::Key_F6),
-        [this] {
-            QWidget* shown = views_->currentWidget();
-            (shown == solid_ ? &solid_->canvas() : shown)->setFocus(Qt::ShortcutFocusReason);
-        },
-        this);
-    QMenu* help = menuBar()->addMenu(tr("&Help"));
-    add(
-        help, tr("&Keys"), QKeySequence(Qt::Key_F1),
-        [this] {
-            QMessageBox::information(
-                this, tr("Keys"),
-                tr("Ctrl+1 … Ctrl+0, Ctrl+Shift+1: the steps of the order of work\n"
-                   "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
-                   "Alt+1 … Alt+5: side, top, front, solid, swing\n"
-                   "Up and Down in a field: one bench step, Shift for ten\n"
-                   "F8: plan the lead\n"
-                   "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
-        },
-        this);
-    add(
-        help, tr("&About"), {},
-        [this] {
-            QMessageBox::about(
-                this, tr("Wade Line"),
-                tr("Wade Line %1\n\nHow a hard bait will sit, how deep it will run, and "
-                   "what to change.\nFree software under the GNU General Public License, "
-                   "version 3 or later.")
-                    .arg(QCoreApplication::applicationVersion()));
-        },
-        this);
 }
 
 // Worksheets are made when first wanted: the window opens sooner.

@@ -80,7 +80,8 @@ Trace sketchTrace() {
               {kSketchTail / kSketchWidth, kSketchAxis / kSketchWidth}};
     for (const double share : {0.04, 0.12, 0.25, 0.4, 0.6, 0.78, 0.92}) {
         const double x = kSketchNose + share * (kSketchTail - kSketchNose);
-        t.back.push_back({x / kSketchWidth, (kSketchAxis - sketchHeight(share, true)) / kSketchWidth});
+        t.back.push_back(
+            {x / kSketchWidth, (kSketchAxis - sketchHeight(share, true)) / kSketchWidth});
         t.belly.push_back(
             {x / kSketchWidth, (kSketchAxis + sketchHeight(share, false)) / kSketchWidth});
     }
@@ -132,9 +133,6 @@ bool takeScreenshots(const QString& folder) {
     window.rail().choose(Step::Body);
     window.findChild<QToolButton*>(QStringLiteral("view/2"))->click();
     shoot(QStringLiteral("body-top"));
-    window.findChild<QToolButton*>(QStringLiteral("view/3"))->click();
-    window.rail().choose(Step::Tank);
-    shoot(QStringLiteral("tank-front"));
     window.showView(TankView::Side);
     auto showTab = [&window](const char* tabs, int index) {
         window.findChild<QTabWidget*>(QLatin1String(tabs))->setCurrentIndex(index);
@@ -147,7 +145,8 @@ bool takeScreenshots(const QString& folder) {
         SeriesDialog series(window.bench(), &window);
         series.show();
         settle(window);
-        done = series.grab().save(QDir(folder).filePath(QStringLiteral("sizes-in-series.png"))) && done;
+        done = series.grab().save(QDir(folder).filePath(QStringLiteral("sizes-in-series.png"))) &&
+               done;
     }
     {
         TraceDialog trace(window.bench(), &window);
@@ -159,7 +158,7 @@ bool takeScreenshots(const QString& folder) {
         trace.findChild<QRadioButton*>(QStringLiteral("traceTool/2"))->click();
         trace.show();
         settle(window);
-        done = trace.grab().save(QDir(folder).filePath(QStringLiteral("trace.png"))) && done;
+        done = trace.grab().save(QDir(folder).filePath(QStringLiteral("tracing.png"))) && done;
     }
     window.openDemo(3);
     window.rail().choose(Step::Stock);
@@ -181,6 +180,9 @@ bool takeScreenshots(const QString& folder) {
         QCoreApplication::sendEvent(&window.swingView(), &press);
     }
     shoot(QStringLiteral("joints"));
+    window.rail().choose(Step::Tank);
+    window.findChild<QToolButton*>(QStringLiteral("apart"))->click();
+    shoot(QStringLiteral("tank-pieces-apart"));
     window.openDemo(0);
     window.setInch(true);
     window.setDark(true);

@@ -12,7 +12,7 @@
 
 #include <Eigen/Geometry>
 
-#include "app/theme.h"
+#include "app/bait_painter.h"
 #include "core/geometry/mesh_clip.h"
 
 namespace wl {
@@ -62,18 +62,9 @@ std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
         if (j.pocket == PocketIn::None) {
             continue;
         }
-        const bool front = j.pocket == PocketIn::FrontPiece;
-        CutTool t;
         const JointCut& cut = d.joints[i];
-        t.mouth_m = {front ? cut.frontPieceFace.x_m : cut.rearPieceFace.x_m, 0, cut.midZ_m};
-        t.inward = Eigen::Vector3d::UnitX() * (front ? -1.0 : 1.0);
-        t.along = Eigen::Vector3d::UnitZ();
-        t.round = false;
-        t.halfAlong_m = 0.5 * j.pocketHeight_m;
-        t.halfAcross_m = 0.5 * j.pocketWidth_m;
-        t.depth_m = j.pocketDepth_m;
-        all.push_back({SolidCanvas::tr("pocket of %1").arg(QString::fromStdString(j.name)), t,
-                       c.sheet, 1e9, cut.pocketWall_m});
+        all.push_back({SolidCanvas::tr("pocket of %1").arg(QString::fromStdString(j.name)),
+                       pocketTool(j, cut), c.sheet, 1e9, cut.pocketWall_m});
     }
     return all;
 }
@@ -273,10 +264,7 @@ void SolidCanvas::paintSection(QPainter& p, const Camera& camera, double x) cons
             here.push_back(&h);
         }
     }
-    const QColor stock = design.make.kind == MakeKind::Cast      ? c.resin
-                         : design.make.kind == MakeKind::Layered ? c.clear
-                         : design.make.kind == MakeKind::Printed ? c.plastic
-                                                                 : c.wood;
+    const QColor stock = stockColour(design.make.kind, c);
     const double shell = design.make.kind == MakeKind::Printed ? design.make.print.shell_m : 0.0;
     double stack = 0;
     for (const Layer& layer : design.make.layers) {
@@ -361,11 +349,7 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
         } else if (lip) {
             base = c.lip;
         } else if (shown_) {
-            const MakeKind kind = shown_->design->make.kind;
-            base = kind == MakeKind::Cast      ? c.resin
-                   : kind == MakeKind::Layered ? c.clear
-                   : kind == MakeKind::Printed ? c.plastic
-                                               : c.wood;
+            base = stockColour(shown_->design->make.kind, c);
         }
         for (const auto& t : mesh.triangles) {
             const Eigen::Vector3d& a = mesh.vertices_m[size_t(t[0])];
@@ -378,10 +362,9 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
             const double shade = std::clamp(0.5 + 0.5 * normal.dot(light), 0.0, 1.0);
             faces.push_back({cam.axes.row(2).dot((a + b + d) / 3 - cam.centre),
                              {project(cam, a), project(cam, b), project(cam, d)},
-                             shade > 0.85
-                                 ? mixed(base, Qt::white, 1.2 * (shade - 0.85))
-                                 : mixed(base, c.dark ? QColor(Qt::black) : c.ink,
-                                         0.75 * (0.85 - shade))});
+                             shade > 0.85 ? mixed(base, Qt::white, 1.2 * (shade - 0.85))
+                                          : mixed(base, c.dark ? QColor(Qt::black) : c.ink,
+                                                  0.75 * (0.85 - shade))});
         }
     }
     std::stable_sort(faces.begin(), faces.end(),

@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "app/bait_painter.h"
+#include "core/shape/edit_body.h"
 
 namespace wl {
 namespace {
@@ -76,8 +77,8 @@ void SwingView::frame() {
         }
     }
     constexpr double kTop = 48, kBottom = 40, kSide = 40;
-    const double fit = std::min((width() - 2 * kSide) / box.width(),
-                                (height() - kTop - kBottom) / box.height());
+    const double fit =
+        std::min((width() - 2 * kSide) / box.width(), (height() - kTop - kBottom) / box.height());
     scale_ *= fit;
     nose_ = QPointF(0.5 * width() - fit * box.center().x(),
                     kTop + 0.5 * (height() - kTop - kBottom) - fit * box.center().y());
@@ -138,7 +139,7 @@ void SwingView::paintEvent(QPaintEvent*) {
         return;
     }
     const Derived& d = *shown_->derived;
-    if (d.joints.empty()) {
+    if (d.joints.empty() && d.parts.size() == 1) {
         p.setFont(type(Type::Body));
         p.setPen(c.quiet);
         p.drawText(rect().adjusted(40, 10, -40, -10), Qt::AlignCenter | Qt::TextWordWrap,
@@ -160,8 +161,8 @@ void SwingView::paintEvent(QPaintEvent*) {
         for (const Eigen::Vector3d& v : outlines[i]) {
             shape << place(all[i], v.x() - from, v.y());
         }
-        const bool live =
-            (dragged_ >= 0 && int(i) == dragged_ + 1) || (dragged_ < 0 && hasFocus() && int(i) == chosen_ + 1);
+        const bool live = (dragged_ >= 0 && int(i) == dragged_ + 1) ||
+                          (dragged_ < 0 && hasFocus() && int(i) == chosen_ + 1);
         p.setPen(QPen(live ? c.water : c.ink, live ? 2.2 : 1.6));
         p.setBrush(c.wood);
         p.drawPolygon(shape);
@@ -170,6 +171,29 @@ void SwingView::paintEvent(QPaintEvent*) {
         centre.setDashPattern({12, 4, 3, 4});
         p.setPen(centre);
         p.drawLine(place(all[i], 0, 0), place(all[i], to - from, 0));
+    }
+    // Side pieces ride on the piece they hang on, drawn at rest with the fan of their swing.
+    for (size_t k = swings_.size() + 1; k < d.parts.size() && k < outlines.size(); ++k) {
+        const BodyPart& part = d.parts[k];
+        const size_t on = pieceAt(shown_->design->joints, part.pivot_m.x());
+        const double base = on == 0 ? 0.0 : pinX(int(on) - 1);
+        QPolygonF shape;
+        for (const Eigen::Vector3d& v : outlines[k]) {
+            shape << place(all[on], v.x() - base, v.y());
+        }
+        p.setPen(QPen(c.ink, 1.2));
+        p.setBrush(c.wood);
+        p.drawPolygon(shape);
+        const size_t index = size_t(QString::fromStdString(part.path).section('/', -1).toUInt());
+        const Appendage& a =
+            shown_->design->appendages[std::min(index, shown_->design->appendages.size() - 1)];
+        const QPointF pin = place(all[on], part.pivot_m.x() - base, part.pivot_m.y());
+        p.setPen(QPen(c.water, 1, Qt::DotLine));
+        for (const double end : {-1.0, 1.0}) {
+            const double turn = all[on].turned + part.side * (a.splay_rad + end * a.swing_rad);
+            p.drawLine(pin, pin + overallSize(a.body).length_m * scale_ *
+                                      QPointF(std::cos(turn), std::sin(turn)));
+        }
     }
     for (size_t i = 0; i < swings_.size(); ++i) {
         const Pose& pose = all[i + 1];

@@ -14,7 +14,6 @@
 namespace wl {
 namespace {
 
-constexpr double kHandleReach = 11.0;
 constexpr int kSettle_ms = 150;
 constexpr int kRulerHeight = 20;
 constexpr int kCaptionHeight = 22;
@@ -51,6 +50,16 @@ void Tank::setView(TankView view) {
     view_ = view;
     chosen_ = dragged_ = hovered_ = -1;
     update();
+}
+
+void Tank::setApart(bool apart) {
+    apart_ = apart;
+    chosen_ = dragged_ = hovered_ = -1;
+    update();
+}
+
+bool Tank::showsApart() const {
+    return apart_ && view_ == TankView::Side && shown_ && shown_->derived->alone.size() > 1;
 }
 
 Tank::Pose Tank::wantedPose() const {
@@ -154,7 +163,7 @@ Eigen::Vector3d Tank::fromPaper(const QPointF& at, const Eigen::Vector3d& like) 
 }
 
 std::vector<TankHandle> Tank::handles() const {
-    if (!shown_) {
+    if (!shown_ || showsApart()) {
         return {};
     }
     return tankHandles(bench_.design(), *shown_->derived, step_, view_);
@@ -206,6 +215,59 @@ void Tank::paintWater(QPainter& p) const {
     p.setPen(c.water);
     if (waterlineY_ > kCaptionHeight + 6) {
         p.drawText(QPointF(8, waterlineY_ - 4), tr("waterline"));
+    }
+}
+
+// The pieces side by side on one waterline, each at the attitude it takes alone.
+void Tank::paintApart(QPainter& p) const {
+    const Inks& c = inks();
+    const Derived& d = *shown_->derived;
+    const auto outlines = bodyOutlines(d, TankView::Side);
+    const size_t count = std::min(outlines.size(), d.alone.size());
+    constexpr double kBetween_m = 0.022;
+    std::vector<std::pair<double, double>> reach(count);  // along, from the piece's own centre
+    double total = kBetween_m;
+    for (size_t i = 0; i < count; ++i) {
+        const PlaneAxes axes = planeAxes(d.alone[i].plane.normal);
+        double low = 1e9, high = -1e9;
+        for (const Eigen::Vector3d& v : outlines[i]) {
+            low = std::min(low, axes.aft.dot(v));
+            high = std::max(high, axes.aft.dot(v));
+        }
+        reach[i] = {low, high};
+        total += high - low + kBetween_m;
+    }
+    const double free = height() - kRulerHeight - kCaptionHeight;
+    const double s = std::min(width() / total, (free - 24) / (2.7 * d.sizes.maxHeight_m + 0.01));
+    double x = 0.5 * (width() - total * s) + kBetween_m * s;
+    for (size_t i = 0; i < count; ++i) {
+        const PieceAlone& alone = d.alone[i];
+        const PlaneAxes axes = planeAxes(alone.plane.normal);
+        const double deeper = alone.net_kg > 0 ? 0.0 : 0.85 * d.sizes.maxHeight_m;
+        auto at = [&](const Eigen::Vector3d& v) {
+            const double high = alone.plane.normal.dot(v) - alone.plane.offset_m - deeper;
+            return QPointF(x + (axes.aft.dot(v) - reach[i].first) * s, waterlineY_ - high * s);
+        };
+        QPolygonF shape;
+        for (const Eigen::Vector3d& v : outlines[i]) {
+            shape << at(v);
+        }
+        p.setPen(QPen(c.ink, 1.6));
+        p.setBrush(stockColour(shown_->design->make.kind, c));
+        p.drawPolygon(shape);
+        const PieceBalance& piece = d.mass.pieces[i];
+        paintCentreOfBuoyancy(p, at(piece.centreOfBuoyancy_m), 7, c.water);
+        paintCentreOfGravity(p, at(piece.centreOfGravity_m), 4.5, c.ink);
+        const QString words = tr("%1: %2 %3")
+                                  .arg(QString::fromStdString(piece.name),
+                                       bench_.text(Quantity::Mass, std::abs(alone.net_kg)),
+                                       alone.net_kg > 0 ? tr("spare") : tr("heavy, sinks"));
+        const double wide = (reach[i].second - reach[i].first) * s;
+        p.setFont(type(Type::Small));
+        p.setPen(c.ink);
+        p.drawText(QRectF(x - 40, height() - kRulerHeight - 20, wide + 80, 18), Qt::AlignCenter,
+                   words);
+        x += wide + kBetween_m * s;
     }
 }
 
@@ -369,6 +431,15 @@ void Tank::paintEvent(QPaintEvent*) {
         return;
     }
     updateFrame();
+    if (showsApart()) {
+        waterlineY_ = kCaptionHeight + 0.42 * (height() - kRulerHeight - kCaptionHeight);
+        paintWater(p);
+        paintApart(p);
+        p.setPen(c.ink);
+        p.setFont(type(Type::Body, true));
+        p.drawText(caption, Qt::AlignLeft | Qt::AlignVCenter, tr("Each piece let go alone"));
+        return;
+    }
     paintWater(p);
     paintTrace(p);
     const Derived& d = *shown_->derived;
@@ -395,107 +466,6 @@ void Tank::paintEvent(QPaintEvent*) {
         p.setBrush(Qt::NoBrush);
         p.drawRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5));
     }
-}
-
-void Tank::mousePressEvent(QMouseEvent* event) {
-    const auto all = handles();
-    double nearest = kHandleReach;
-    for (int i = 0; i < int(all.size()); ++i) {
-        const QPointF gap = toPaper(all[size_t(i)].place_m) - event->position();
-        if (std::hypot(gap.x(), gap.y()) < nearest) {
-            nearest = std::hypot(gap.x(), gap.y());
-            dragged_ = i;
-        }
-    }
-    chosen_ = dragged_;
-    bench_.document.endGesture();
-    update();
-}
-
-void Tank::mouseMoveEvent(QMouseEvent* event) {
-    const auto all = handles();
-    if (dragged_ >= 0 && dragged_ < int(all.size())) {
-        moveHandle(dragged_, fromPaper(event->position(), all[size_t(dragged_)].place_m));
-        update();
-        return;
-    }
-    int over = -1;
-    for (int i = 0; i < int(all.size()); ++i) {
-        const QPointF gap = toPaper(all[size_t(i)].place_m) - event->position();
-        if (std::hypot(gap.x(), gap.y()) < kHandleReach) {
-            over = i;
-        }
-    }
-    if (over != hovered_) {
-        hovered_ = over;
-        setCursor(over >= 0 ? Qt::SizeAllCursor : Qt::ArrowCursor);
-        update();
-    }
-}
-
-void Tank::mouseReleaseEvent(QMouseEvent*) {
-    dragged_ = -1;
-    bench_.document.endGesture();
-    takeResults();
-}
-
-void Tank::keyPressEvent(QKeyEvent* event) {
-    const auto all = handles();
-    const int count = int(all.size());
-    if (count > 0 &&
-        (event->key() == Qt::Key_BracketRight || event->key() == Qt::Key_BracketLeft)) {
-        const int move = event->key() == Qt::Key_BracketRight ? 1 : -1;
-        chosen_ = chosen_ < 0 ? 0 : (chosen_ + move + count) % count;
-        bench_.document.endGesture();
-        setAccessibleDescription(all[size_t(chosen_)].name);
-        update();
-        return;
-    }
-    Eigen::Vector3d way = Eigen::Vector3d::Zero();
-    switch (event->key()) {
-        case Qt::Key_Left:
-            way.x() = -1;
-            break;
-        case Qt::Key_Right:
-            way.x() = 1;
-            break;
-        case Qt::Key_Up:
-            (view_ == TankView::Top ? way.y() : way.z()) = view_ == TankView::Top ? -1 : 1;
-            break;
-        case Qt::Key_Down:
-            (view_ == TankView::Top ? way.y() : way.z()) = view_ == TankView::Top ? 1 : -1;
-            break;
-        default:
-            QWidget::keyPressEvent(event);
-            return;
-    }
-    if (chosen_ < 0 || chosen_ >= count) {
-        return;
-    }
-    const TankHandle& handle = all[size_t(chosen_)];
-    // An angle handle moves along its arc: a step of length there is a step of the field.
-    const bool angle = handle.fields.front().second == Quantity::Angle;
-    double step = benchStep(Quantity::Length, bench_.bench());
-    if (angle) {
-        const Lip& lip = bench_.design().lip;
-        step = lip.length_m * benchStep(Quantity::Angle, bench_.bench());
-        const Eigen::Vector3d round(std::sin(lip.angle_rad), 0, -std::cos(lip.angle_rad));
-        way = -way.z() * round;
-    }
-    if (event->modifiers().testFlag(Qt::ShiftModifier)) {
-        step *= 10;
-    }
-    const Eigen::Vector3d free = angle ? Eigen::Vector3d::Ones().eval() : handle.freedom;
-    // Steps count from the fields as they are now: the drawing may be an edit behind a held key.
-    const std::vector<double> from = handle.follow(handle.place_m);
-    const std::vector<double> to = handle.follow(handle.place_m + step * way.cwiseProduct(free));
-    std::vector<double> values;
-    for (size_t i = 0; i < handle.fields.size(); ++i) {
-        const auto field = findField(bench_.design(), handle.fields[i].first.toStdString());
-        values.push_back((field ? field->value.value_or(0.0) : 0.0) + to[i] - from[i]);
-    }
-    setHandle(handle, values);
-    update();
 }
 
 }  // namespace wl

@@ -20,6 +20,9 @@ class Tank : public QWidget {
     void setStep(Step step);
     void setView(TankView view);
     TankView view() const { return view_; }
+    /// Each piece let go by itself instead of the bait as assembled (side view, several pieces).
+    void setApart(bool apart);
+    bool showsApart() const;
 
     /// Handles on show, and where one is drawn (for tests and help).
     std::vector<TankHandle> handles() const;
@@ -49,6 +52,7 @@ class Tank : public QWidget {
     void paintWater(QPainter& painter) const;
     void paintRuler(QPainter& painter) const;
     void paintTrace(QPainter& painter) const;
+    void paintApart(QPainter& painter) const;
     void paintCentres(QPainter& painter) const;
     void paintHandles(QPainter& painter) const;
     QString summary() const;
@@ -56,6 +60,7 @@ class Tank : public QWidget {
     Workbench& bench_;
     Step step_ = Step::Brief;
     TankView view_ = TankView::Side;
+    bool apart_ = false;
     ResultsPtr shown_;  ///< last results with a bait to draw
     Pose pose_, poseFrom_;
     QVariantAnimation settle_;

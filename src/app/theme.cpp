@@ -74,7 +74,7 @@ QPushButton, QToolButton { background: @ground; border: 1px solid @rule; border-
 QPushButton:hover, QToolButton:hover { border-color: @water; }
 QPushButton:focus, QToolButton:focus { border: 1px solid @water; }
 QPushButton:checked, QToolButton:checked { border: 1px solid @water; color: @water; }
-QPushButton:disabled { color: @quiet; }
+QPushButton:disabled, QToolButton:disabled { color: @quiet; border-style: dotted; }
 QPushButton[main="true"] { background: @water; color: @sheet; border-color: @water; }
 QPushButton[main="true"]:focus { border: 2px solid @ink; }
 QLabel[role="quiet"] { color: @quiet; }

@@ -32,19 +32,6 @@ struct NamedTool {
     bool pocket = false;
 };
 
-CutTool pocketTool(const Joint& joint, const JointCut& cut) {
-    const bool front = joint.pocket == PocketIn::FrontPiece;
-    CutTool t;
-    t.mouth_m = {front ? cut.frontPieceFace.x_m : cut.rearPieceFace.x_m, 0, cut.midZ_m};
-    t.inward = Eigen::Vector3d::UnitX() * (front ? -1.0 : 1.0);
-    t.along = Eigen::Vector3d::UnitZ();
-    t.round = false;
-    t.halfAlong_m = 0.5 * joint.pocketHeight_m;
-    t.halfAcross_m = 0.5 * joint.pocketWidth_m;
-    t.depth_m = joint.pocketDepth_m;
-    return t;
-}
-
 std::vector<NamedTool> allTools(const Design& design, const Derived& d) {
     std::vector<NamedTool> tools;
     for (size_t i = 0; i < design.bores.size(); ++i) {
@@ -168,6 +155,24 @@ void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& 
                            {a.name, b.name}});
         }
     }
+}
+
+// Whether a side piece swung to either end of its swing reaches into the body.
+bool rubs(const BodyCurves& curves, const BodyPart& part, double swing) {
+    constexpr double kAtHinge_m = 0.002;
+    for (const double turn : {-swing, swing}) {
+        const double c = std::cos(turn), s = std::sin(turn);
+        for (const Eigen::Vector3d& v : part.mesh.vertices_m) {
+            const Eigen::Vector3d arm = v - part.pivot_m;
+            const Eigen::Vector3d at =
+                part.pivot_m +
+                Eigen::Vector3d(c * arm.x() - s * arm.y(), s * arm.x() + c * arm.y(), arm.z());
+            if (arm.norm() > kAtHinge_m && curves.contains(at)) {
+                return true;
+            }
+        }
+    }
+    return false;
 }
 
 void checkTurned(const Design& design, std::vector<Finding>& out) {
@@ -316,6 +321,9 @@ void checkMake(const Design& design, const Derived& d, std::vector<Finding>& out
             break;
         case MakeKind::Carved:
             checkHalves(design, d, out);
+            if (design.make.grain != GrainDirection::Along) {
+                out.push_back({"make.short_grain", Severity::Note, "/make/grain"});
+            }
             break;
         case MakeKind::Cast:
             break;
@@ -372,6 +380,20 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
                            path + "/gap",
                            {{Quantity::Angle, cut.opening.opening_rad}},
                            {j.name}});
+        }
+    }
+    for (const BodyPart& part : d.parts) {
+        if (!part.appendage) {
+            continue;
+        }
+        const size_t index = std::stoul(part.path.substr(part.path.rfind('/') + 1));
+        const Appendage& a = design.appendages[index];
+        if (part.side > 0 && rubs(d.curves, part, a.swing_rad)) {
+            out.push_back({"piece.rubs",
+                           Severity::Warning,
+                           part.path + "/swing",
+                           {{Quantity::Angle, a.swing_rad}},
+                           {a.name}});
         }
     }
     for (size_t i = 0; i < d.alone.size(); ++i) {

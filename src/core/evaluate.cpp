@@ -188,12 +188,15 @@ void findAlone(Derived& d) {
             alone.pitch_rad = rest.pitch_rad;
             alone.roll_rad = rest.roll_rad;
             alone.decided = rest.stable;
+            alone.plane = rest.plane;
         } else {
             const SubmergedAttitude hang =
                 hangUnderWater(piece.centreOfGravity_m, piece.centreOfBuoyancy_m);
             alone.pitch_rad = hang.pitch_rad;
             alone.roll_rad = hang.roll_rad;
             alone.decided = hang.decided;
+            alone.plane.normal = upInBody(hang.pitch_rad, hang.decided ? hang.roll_rad : 0.0);
+            alone.plane.offset_m = alone.plane.normal.dot(piece.centreOfBuoyancy_m);
         }
         d.alone.push_back(alone);
     }

@@ -31,6 +31,7 @@ struct PieceAlone {
     double pitch_rad = 0.0;  ///< floating from level, or hanging under water
     double roll_rad = 0.0;
     bool decided = true;
+    WaterPlane plane;  ///< of a floating one; of a sinking one, through its centre of buoyancy
 };
 
 /// What leaking has done to a printed bait after a time under water.

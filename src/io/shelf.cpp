@@ -48,6 +48,7 @@ Shelf readShelf() {
         f.size_m = fromFile(Quantity::Length, row.at("size_mm").get<double>());
         f.wire_m = fromFile(Quantity::Thickness, row.at("wire_mm").get<double>());
         f.sunk = fromFile(Quantity::Fraction, row.at("sunk_percent").get<double>());
+        f.area_m2 = fromFile(Quantity::Area, row.value("area_cm2", 0.0));
         shelf.fittings.push_back({f, row.at("source")});
     }
     for (const Json& row : json.at("coat")) {

@@ -207,7 +207,7 @@ void Sheet::stationTable(const QRectF& box) {
                         length(s.belly_m, false), length(2 * s.halfWidth_m, false)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
-    table(box.topLeft(), tr("Stations, %1 from the nose and the reference line").arg(unit),
+    table(box.topLeft(), tr("Stations, %1 from nose and axis").arg(unit),
           {tr("no."), tr("place"), tr("back"), tr("belly"), tr("width")}, rows,
           {10, 16, 16, 16, 16});
 }
@@ -407,7 +407,9 @@ int benchPages(const Design& design) {
 }
 
 QPageSize benchPageSize(const Derived& derived) {
-    const double wanted_mm = SheetPaper::mm(derived.sizes.length_m) + 140;
+    // The lip stands ahead of the nose; the station table needs its place behind the tail.
+    const double wanted_mm =
+        SheetPaper::mm(derived.sizes.length_m) + (derived.mass.lip.area_m2 > 0 ? 140 : 112);
     for (const auto id : {QPageSize::A4, QPageSize::A3, QPageSize::A2}) {
         if (wanted_mm <= QPageSize(id).size(QPageSize::Millimeter).height() - 2 * kMargin_mm) {
             return QPageSize(id);

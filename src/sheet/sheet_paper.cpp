@@ -70,7 +70,7 @@ double SheetPaper::table(const QPointF& at, const QString& title, const QStringL
                          const std::vector<QStringList>& rows, const std::vector<double>& widths) {
     constexpr double kRow = 4.6;
     double y = at.y();
-    text({at.x(), y, 150, 5}, title, 3.4, true);
+    text({at.x(), y, size_.width() - at.x(), 5}, title, 3.4, true);
     y += 5.6;
     double total = 0;
     for (double w : widths) {

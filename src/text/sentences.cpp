@@ -87,6 +87,8 @@ constexpr std::array kRows{
     Row{"make.no_layers", WL_TR("A layered body needs its sheets. Add the first one.")},
     Row{"make.not_round",
         WL_TR("A turned body is round, but some stations are not. The lathe will make them so.")},
+    Row{"make.short_grain", WL_TR("The grain does not run along the bait: eyes and lip hold badly "
+                                  "in short grain. A through-wire takes the pull.")},
     Row{"make.layers_short", WL_TR("The sheets make %1 together, the body is drawn %2 wide. What "
                                    "they do not reach is left out of the mass.")},
     Row{"make.cavity_no_layer", WL_TR("There is no sheet %1 for this cavity; there are %2.")},
@@ -145,6 +147,8 @@ constexpr std::array kRows{
         WL_TR("%w1: metal rubs on wood and holds it to %1. Widen the pocket or move the pin "
               "towards the gap.")},
     Row{"joint.stiff", WL_TR("%w1 opens %1 only. Give it more gap or bevel.")},
+    Row{"piece.rubs", WL_TR("%w1 swung by %1 rubs on the body. Less swing, or the hinge further "
+                            "out.")},
     Row{"piece.sinks_alone", WL_TR("%w1 alone sinks (%1 heavy) while the whole bait does not.")},
     Row{"piece.floats_alone", WL_TR("%w1 alone floats (%1 spare) while the whole bait does not.")},
     // Lip and tie

@@ -49,7 +49,7 @@ QWidget* makeTankPage(Workbench& bench) {
                  bench.text(Quantity::Fraction, d.spareDoubt),
                  bench.text(Quantity::Mass, d.net_kg));
     });
-    rest->readout(tr("Nose up (+) or down"), [&bench](const Results& r) {
+    rest->readout(tr("Nose up +"), [&bench](const Results& r) {
         return r.derived->attitudeDecided ? bench.text(Quantity::Angle, r.derived->pitch_rad)
                                           : tr("undecided");
     });
@@ -73,7 +73,7 @@ QWidget* makeTankPage(Workbench& bench) {
         return bench.text(Quantity::Length, r.derived->mass.centreOfBuoyancy_m.z() -
                                                 r.derived->mass.centreOfGravity_m.z());
     });
-    steady->readout(tr("Metacentric height, rolling"), [&bench](const Results& r) {
+    steady->readout(tr("Metacentric, rolling"), [&bench](const Results& r) {
         return r.derived->attitudes.empty()
                    ? bench.text(Quantity::Length, r.derived->hang.arm_m)
                    : bench.text(Quantity::Length,
@@ -128,7 +128,7 @@ QWidget* makeTankPage(Workbench& bench) {
         value->setObjectName(QStringLiteral("alone/%1").arg(i));
         alone->hideLastWhenEmpty();
     }
-    auto* page = formRow({rest, steady, scale, alone}, {4, 4, 3, 3});
+    auto* page = formRow({rest, steady, scale, alone}, {6, 4, 3, 4});
     auto refresh = [&bench, alone] {
         const ResultsPtr r = bench.results();
         alone->setVisible(r && r->derived && !r->derived->alone.empty());

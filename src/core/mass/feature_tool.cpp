@@ -79,4 +79,17 @@ std::vector<CutTool> toolsOf(const BodyCurves& body, const Feature& f) {
     return tools;
 }
 
+CutTool pocketTool(const Joint& joint, const JointCut& cut) {
+    const bool front = joint.pocket == PocketIn::FrontPiece;
+    CutTool t;
+    t.mouth_m = {front ? cut.frontPieceFace.x_m : cut.rearPieceFace.x_m, 0, cut.midZ_m};
+    t.inward = Eigen::Vector3d::UnitX() * (front ? -1.0 : 1.0);
+    t.along = Eigen::Vector3d::UnitZ();
+    t.round = false;
+    t.halfAlong_m = 0.5 * joint.pocketHeight_m;
+    t.halfAcross_m = 0.5 * joint.pocketWidth_m;
+    t.depth_m = joint.pocketDepth_m;
+    return t;
+}
+
 }  // namespace wl

@@ -4,6 +4,7 @@
 #include <vector>
 
 #include "core/design/joint.h"
+#include "core/joint/joint_layout.h"
 #include "core/mass/cut_tool.h"
 
 namespace wl {
@@ -11,5 +12,8 @@ namespace wl {
 /// The tool of a feature, and a second one when it is mirrored; empty where there is no skin to
 /// enter at.
 std::vector<CutTool> toolsOf(const BodyCurves& body, const Feature& feature);
+
+/// The pocket of a joint as a tool, from its face inwards.
+CutTool pocketTool(const Joint& joint, const JointCut& cut);
 
 }  // namespace wl
