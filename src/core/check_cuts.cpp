@@ -14,6 +14,7 @@ constexpr double kLeastWall_m = 0.001;
 constexpr double kUnevenBevel_rad = 2.0 * kDegree;
 constexpr double kStiffJoint_rad = 2.0 * kDegree;
 constexpr double kOutOfRound = 0.02;
+constexpr double kNoHollow_m3 = 1e-10;
 constexpr double kLayersShort_m = 0.0005;
 
 Amount length(double v) {
@@ -274,13 +275,13 @@ void checkPrint(const Design& design, const Derived& d, std::vector<Finding>& ou
     for (const BodyPart& part : d.parts) {
         hollow += part.material.hollow_m3;
     }
-    if (hollow <= 0 && design.make.print.infill < 1) {
+    if (hollow < kNoHollow_m3 && design.make.print.infill < 1) {
         out.push_back({"make.print_solid",
                        Severity::Note,
                        "/make/print/shell",
                        {length(design.make.print.shell_m)}});
     }
-    if (!design.make.print.leaks || hollow <= 0) {
+    if (!design.make.print.leaks || hollow < kNoHollow_m3) {
         return;
     }
     if (d.waterlogged.empty()) {

@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "core/design/fields.h"
+#include "io/design_file.h"
+#include "io/embedded_data.h"
 #include "support/sample_bait.h"
 #include "text/sentences.h"
 
@@ -20,9 +22,9 @@ const Finding* findingIn(const std::vector<Finding>& findings, const std::string
 
 // The change must raise the finding at the path, with a sentence, and each cure must remove it.
 template <class Spoil>
-void checkFinding(const std::string& code, const std::string& path, Spoil spoil) {
+void checkFinding(const std::string& code, const std::string& path, Spoil spoil,
+                  Design d = demoDesign()) {
     INFO(code);
-    Design d = demoDesign();
     REQUIRE(findingIn(evaluated(d).findings, code) == nullptr);
     spoil(d);
     const Derived spoiled = evaluated(d);
@@ -63,6 +65,110 @@ TEST_CASE("faults of the design are found where they are") {
     checkFinding("rest.leans_port", "/bores/0", [](Design& d) { d.bores[0].y_m = 0.003; });
 }
 
+TEST_CASE("faults of joints, holes and making are found where they are") {
+    const Design swimmer = demoNamed("swimmer");
+    checkFinding(
+        "joint.uneven_bevels", "/joints/0/bevel_rear",
+        [](Design& d) { d.joints[0].bevelRear_rad = 25 * kDegree; }, swimmer);
+    checkFinding(
+        "joint.pin_too_long", "/joints/1/pin_length",
+        [](Design& d) { d.joints[1].pinLength_m = 0.03; }, swimmer);
+    checkFinding(
+        "joint.pocket_wall", "/joints/0/pocket_width",
+        [](Design& d) { d.joints[0].pocketWidth_m = 0.0195; }, swimmer);
+    checkFinding(
+        "joint.pocket_into", "/joints/0/pocket_depth",
+        [](Design& d) {
+            d.bores[0].x_m = 0.049;
+            d.bores[0].depth_m = 0.016;
+        },
+        swimmer);
+    checkFinding(
+        "joint.wood_on_metal", "/joints/0/pin_aft",
+        [](Design& d) { d.joints[0].pocket = PocketIn::None; }, swimmer);
+    checkFinding(
+        "joint.stiff", "/joints/1/gap",
+        [](Design& d) {
+            d.joints[1].gap_m = 0.0001;
+            d.joints[1].pinAft_m = 0;
+            d.joints[1].bevelFront_rad = d.joints[1].bevelRear_rad = 0;
+        },
+        swimmer);
+    checkFinding(
+        "piece.floats_alone", "/pieces/2",
+        [](Design& d) { d.bores[0].depth_m = d.bores[0].plugLength_m = 0.016; }, swimmer);
+    auto feature = [](Design& d) -> Feature& {
+        d.features.push_back({});
+        return d.features.back();
+    };
+    checkFinding("feature.misses_body", "/features/0/x", [&](Design& d) { feature(d).x_m = 0.3; });
+    checkFinding("feature.comes_out", "/features/0/depth",
+                 [&](Design& d) { feature(d).depth_m = 0.03; });
+    checkFinding("feature.thin_wall", "/features/0/depth", [&](Design& d) {
+        Feature& f = feature(d);
+        f.x_m = 0.03;
+        f.depth_m = evaluated(d).mass.features[0].cuts[0].wallBeyond_m + f.depth_m - 0.0006;
+    });
+    checkFinding("cut.meets_cut", "/features/0/x", [&](Design& d) {
+        Feature& f = feature(d);
+        f.x_m = 0.024;
+        f.z_m = -0.006;
+        f.depth_m = 0.008;
+    });
+    checkFinding("make.not_round", "/body/stations/1/half_width",
+                 [](Design& d) { d.make.kind = MakeKind::Turned; });
+    checkFinding("make.short_grain", "/make/grain",
+                 [](Design& d) { d.make.grain = GrainDirection::Across; });
+    checkFinding("make.groove_wall", "/make/halves/groove_z",
+                 [](Design& d) { d.make.halves = {true, 0.002, 0.003, 0.01, 0.06, 0.011, 1150}; });
+    checkFinding("make.print_solid", "/make/print/shell", [](Design& d) {
+        d.make.kind = MakeKind::Printed;
+        d.make.print.shell_m = 0.02;
+    });
+    auto sheets = [](Design& d, double thick) {
+        d.make.kind = MakeKind::Layered;
+        d.make.layers = {{"a", thick, 400}, {"b", thick, 400}, {"c", thick, 400}};
+    };
+    checkFinding("make.layers_short", "/make/layers/0/thickness",
+                 [&](Design& d) { sheets(d, 0.004); });
+    checkFinding("make.cavity_wall", "/make/cavities/0/x", [&](Design& d) {
+        sheets(d, 0.008);
+        d.make.cavities = {{2.0, 0.005, 0.0, 0.02, 0.006, 0.0}};
+    });
+    checkFinding("make.cavity_no_layer", "/make/cavities/0/layer", [&](Design& d) {
+        sheets(d, 0.008);
+        d.make.cavities = {{5.0, 0.03, 0.0, 0.01, 0.004, 0.0}};
+    });
+    checkFinding("make.leak_unknown", "/make/print/wet_mass", [](Design& d) {
+        d.make.kind = MakeKind::Printed;
+        d.make.print.leaks = true;
+        d.make.print.wetMass_kg = d.make.print.dryMass_kg;
+    });
+    checkFinding("piece.rubs", "/appendages/0/swing", [](Design& d) {
+        Appendage claw;
+        claw.body = ellipsoidBody(0.008, 0.002, 0.003, 7, false);
+        claw.swing_rad = 90 * kDegree;
+        d.appendages.push_back(claw);
+    });
+}
+
+TEST_CASE("every demo is whole: no error, its lead as planned, its story consistent") {
+    for (const Demo& demo : demos()) {
+        INFO(demo.name);
+        const Design d = demoNamed(demo.name);
+        CHECK(writeDesign(d) == demo.text);
+        const Derived e = evaluated(d);
+        for (const Finding& f : e.findings) {
+            INFO(f.code);
+            CHECK(f.severity == Severity::Note);
+        }
+        CHECK(std::abs(e.mass.mass_kg - e.wantedMass_kg) < 0.1e-3);
+        CHECK(d.brief.temperature_K == demoDesign().brief.temperature_K);
+        const Run run = computeRun(d, e);
+        CHECK(run.depthKnown);
+    }
+}
+
 TEST_CASE("fields refuse what cannot be right and keep the design") {
     const Design d = demoDesign();
     auto code = [&d](const char* path, std::optional<double> v) {
@@ -101,6 +207,59 @@ TEST_CASE("every number on every extreme design is finite") {
             CHECK(std::isfinite(run.trolledDepth_m));
         }
     }
+}
+
+TEST_CASE("extreme joints, holes, side pieces and ways of making give finite numbers or a reason") {
+    Design all = demoNamed("swimmer");
+    all.features.resize(2);
+    all.features[1].kind = FeatureKind::Slot;
+    all.features[1].from = FeatureFrom::Tail;
+    Appendage claw;
+    claw.body = ellipsoidBody(0.008, 0.002, 0.003, 5, false);
+    all.appendages.push_back(claw);
+    all.make.halves = {true, 0.001, 0.002, 0.02, 0.04, 0.0, 1150};
+    all.body.noseFace.present = true;
+    all.make.layers = {{"a", 0.01, 500}, {"b", 0.01, 500}};
+    all.make.cavities.resize(1);
+    all.make.print.leaks = true;
+    int refused = 0, known = 0;
+    for (const MakeKind kind : {MakeKind::Carved, MakeKind::Layered, MakeKind::Printed}) {
+        all.make.kind = kind;
+        for (const Field& field : listFields(all)) {
+            const bool here = field.path.rfind("/joints/0", 0) == 0 ||
+                              field.path.rfind("/features", 0) == 0 ||
+                              field.path.rfind("/make", 0) == 0 ||
+                              field.path.rfind("/appendages/0/hinge", 0) == 0 ||
+                              field.path.rfind("/body/nose_face", 0) == 0;
+            if (!here || (kind != MakeKind::Carved && field.path.rfind("/make", 0) != 0)) {
+                continue;
+            }
+            for (const double end : {field.min, field.max}) {
+                const Result<Design> d = withField(all, field.path, end);
+                REQUIRE(d.ok());
+                const Result<Derived> e = evaluate(*d);
+                INFO(field.path << " = " << end);
+                if (!e) {
+                    CHECK(englishFor(e.error().code) != e.error().code);
+                    ++refused;
+                    continue;
+                }
+                ++known;
+                CHECK(std::isfinite(e->mass.mass_kg));
+                CHECK(std::isfinite(e->spare));
+                CHECK(std::isfinite(e->pitch_rad));
+                for (const PieceAlone& piece : e->alone) {
+                    CHECK(std::isfinite(piece.net_kg));
+                    CHECK(std::isfinite(piece.pitch_rad));
+                }
+                for (const JointCut& cut : e->joints) {
+                    CHECK(std::isfinite(cut.opening.opening_rad));
+                }
+            }
+        }
+    }
+    CHECK(known > 150);
+    CHECK(refused >= 3);  // joints off the body or into each other
 }
 
 TEST_CASE("a bait that ticks the bottom, or never dives, says so") {

@@ -63,12 +63,17 @@ TEST_CASE("a printed shell is an even wall, not a smaller copy") {
     print.infill = 0.2;
     print.density_kg_m3 = 1270;
     const SolidProperties solid = integrateMesh(ball);
-    const PartMaterial m = printedMaterial(ball, solid, print);
+    const auto onAxis = [](double) { return 0.0; };
+    const PartMaterial m = printedMaterial(ball, solid, print, onAxis);
     const double inside = 4.0 / 3 * kPi * std::pow(0.0138, 3);
     CHECK(m.mass_kg == Approx(1270 * (solid.volume_m3 - 0.8 * inside)).epsilon(5e-3));
     CHECK(m.hollow_m3 == Approx(0.8 * inside).epsilon(5e-3));
     print.shell_m = 0.016;
-    CHECK(printedMaterial(ball, solid, print).hollow_m3 == 0.0);
+    CHECK(printedMaterial(ball, solid, print, onAxis).hollow_m3 < 1e-12);
+    // A bar 100 x 4 x 4 mm with walls of 3: two walls past the middle are no hollow.
+    const TriangleMesh bar = boxMesh(0.1, 0.004, 0.004, -0.002);
+    print.shell_m = 0.003;
+    CHECK(printedMaterial(bar, integrateMesh(bar), print, onAxis).hollow_m3 < 1e-12);
 }
 
 TEST_CASE("a leak fills by its own time constant, from one soak on the scale") {

@@ -63,6 +63,18 @@ Design demoDesign() {
     return *design;
 }
 
+Design demoNamed(std::string_view name) {
+    for (const Demo& demo : demos()) {
+        if (demo.name == name) {
+            const Result<Design> design = readDesign(demo.text);
+            REQUIRE(design.ok());
+            return *design;
+        }
+    }
+    FAIL("no such demo");
+    return {};
+}
+
 Derived evaluated(const Design& design) {
     const Result<Derived> derived = evaluate(design);
     INFO((derived.ok() ? std::string() : derived.error().code + " " + derived.error().path));

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <string_view>
 
 #include "core/evaluate.h"
 
@@ -22,6 +23,9 @@ TriangleMesh ellipsoidMesh(double a_m, double b_m, double c_m, int along, int ar
 
 /// The demo design as shipped.
 Design demoDesign();
+
+/// A demo by its name on the command line.
+Design demoNamed(std::string_view name);
 
 /// Evaluates or fails the test with the error's code.
 Derived evaluated(const Design& design);

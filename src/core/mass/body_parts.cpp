@@ -30,7 +30,10 @@ PartMaterial materialOf(const Design& design, const BodyCurves& curves, const Bo
         return layeredMaterial(curves, part.bounds, design.make);
     }
     if (!own && design.make.kind == MakeKind::Printed) {
-        return printedMaterial(part.mesh, part.solid, design.make.print);
+        return printedMaterial(part.mesh, part.solid, design.make.print, [&curves](double x) {
+            const Section s = curves.atX(x);
+            return 0.5 * (s.back_m + s.belly_m);
+        });
     }
     return solidMaterial(part.solid, densityInForce(stock, design.make));
 }

@@ -111,9 +111,17 @@ PartMaterial layeredMaterial(const BodyCurves& curves, const PieceBounds& bounds
 }
 
 PartMaterial printedMaterial(const TriangleMesh& mesh, const SolidProperties& solid,
-                             const Print& print) {
+                             const Print& print, const std::function<double(double)>& midHeight_m) {
     PartMaterial m;
     m.inside = offsetInward(mesh, print.shell_m);
+    // A wall moved past the middle would turn a thin tail inside out, twice over: hollow again.
+    for (size_t i = 0; i < mesh.vertices_m.size(); ++i) {
+        const Eigen::Vector3d& skin = mesh.vertices_m[i];
+        Eigen::Vector3d& inner = m.inside.vertices_m[i];
+        const double middle = midHeight_m(skin.x());
+        inner.y() = skin.y() >= 0 ? std::max(inner.y(), 0.0) : std::min(inner.y(), 0.0);
+        inner.z() = skin.z() >= middle ? std::max(inner.z(), middle) : std::min(inner.z(), middle);
+    }
     const SolidProperties inner = integrateMesh(m.inside);
     const double within = std::clamp(inner.volume_m3, 0.0, solid.volume_m3);
     const double shell = solid.volume_m3 - within;

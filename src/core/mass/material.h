@@ -1,6 +1,7 @@
 // What each way of making a body weighs before any hole is cut.
 #pragma once
 
+#include <functional>
 #include <optional>
 
 #include "core/design/design.h"
@@ -37,9 +38,12 @@ PartMaterial solidMaterial(const SolidProperties& solid, const DensityEstimate& 
 /// the sheets do not reach is not there; what reaches past the skin is cut away.
 PartMaterial layeredMaterial(const BodyCurves& curves, const PieceBounds& bounds, const Make& make);
 
-/// A printed part: shell of even wall and infill (Steiner offset of its mesh).
+/// A printed part: shell of even wall and infill. The inside is the mesh moved inwards by the wall;
+/// where the body is thinner than two walls, the walls meet and nothing is hollow. `midHeight_m`
+/// gives the middle of the part's depth at x.
 PartMaterial printedMaterial(const TriangleMesh& mesh, const SolidProperties& solid,
-                             const Print& print);
+                             const Print& print,
+                             const std::function<double(double x_m)>& midHeight_m);
 
 /// Water a leaking print has taken after a time: V (1 - exp(-t / tau)), tau from one soak weighed
 /// before and after. Nothing when the two weighings do not fit the hollow.
