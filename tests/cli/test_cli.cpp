@@ -50,6 +50,39 @@ TEST_CASE("demo, report and schema from the command line") {
     CHECK(nlohmann::json::parse(run("schema").out)["type"] == "object");
 }
 
+TEST_CASE("every demo writes, reports its pieces and joints, and prints") {
+    for (const auto& [name, pieces] : {std::pair{"diver", 1},
+                                       {"lipless", 1},
+                                       {"glider", 1},
+                                       {"glide-bait", 2},
+                                       {"swimmer", 3}}) {
+        INFO(name);
+        const std::string file = (folder() / (std::string(name) + ".wade")).string();
+        REQUIRE(run(std::string("demo ") + name + " -o " + file).exit == 0);
+        const Outcome report = run("report " + file + " --json");
+        CHECK(report.exit == 0);
+        const nlohmann::json j = nlohmann::json::parse(report.out);
+        REQUIRE(j["mass"]["pieces"].size() == size_t(pieces));
+        CHECK(j["joints"].size() == size_t(pieces - 1));
+        double mass = 0, displaced = 0;
+        for (const auto& piece : j["mass"]["pieces"]) {
+            mass += piece["mass_g"].get<double>();
+            displaced += piece["displaced_volume_cm3"].get<double>();
+        }
+        CHECK(mass == Approx(j["mass"]["total_g"].get<double>()));
+        CHECK(displaced == Approx(j["mass"]["displaced_volume_cm3"].get<double>()));
+        for (const auto& joint : j["joints"]) {
+            CHECK(joint["opening_deg"].get<double>() > 10);
+            CHECK(joint["taken_out_cm3"].get<double>() > 0);
+            CHECK(joint["stop"] != "pocket");
+        }
+        for (const auto& finding : j["findings"]) {
+            CHECK_FALSE(finding["text"].get<std::string>().empty());
+        }
+    }
+    CHECK(run("demo nothing").out.find("swimmer") != std::string::npos);
+}
+
 TEST_CASE("calls that cannot be carried out end with 2 and a sentence") {
     CHECK(run("report /no/such/file").exit == 2);
     CHECK(run("report /no/such/file").out.find("cannot be opened") != std::string::npos);

@@ -3,7 +3,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include <Eigen/Geometry>
+
 #include "core/base/units.h"
+#include "core/geometry/mesh_clip.h"
 
 namespace wl {
 namespace {
@@ -27,11 +30,48 @@ struct Sum {
     }
 };
 
-void growTo(TriangleMesh& mesh, const SolidProperties& solid, double volume_m3) {
-    const double scale = std::cbrt(volume_m3 / solid.volume_m3);
-    for (Eigen::Vector3d& v : mesh.vertices_m) {
-        v = solid.centroid_m + scale * (v - solid.centroid_m);
+// Skin moved out along its normals, then brought to the exact volume: a coat lies where there is
+// skin, not where there is volume, and a slim tail carries its share.
+void coatMesh(TriangleMesh& mesh, double coat_m3) {
+    const double volume = integrateMesh(mesh).volume_m3;
+    const double thickness = coat_m3 / integrateSkin(mesh).area_m2;
+    std::vector<Eigen::Vector3d> normals(mesh.vertices_m.size(), Eigen::Vector3d::Zero());
+    for (const auto& t : mesh.triangles) {
+        const Eigen::Vector3d& p = mesh.vertices_m[size_t(t[0])];
+        const Eigen::Vector3d byArea =
+            (mesh.vertices_m[size_t(t[1])] - p).cross(mesh.vertices_m[size_t(t[2])] - p);
+        for (const int v : t) {
+            normals[size_t(v)] += byArea;
+        }
     }
+    for (size_t i = 0; i < normals.size(); ++i) {
+        mesh.vertices_m[i] += thickness * normals[i].normalized();
+    }
+    scaleMeshToVolume(mesh, volume + coat_m3);
+}
+
+// Skin of a part that is painted: what shows of the bait, not the faces inside its joints.
+SkinProperties paintedSkin(const BodyPart& part) {
+    constexpr double kOnFace_m = 2e-4;  // the mesh was scaled by a hair to its exact volume
+    if (!part.bounds.front && !part.bounds.rear) {
+        return integrateSkin(part.mesh);
+    }
+    TriangleMesh outer;
+    outer.vertices_m = part.mesh.vertices_m;
+    for (const auto& t : part.mesh.triangles) {
+        bool onFace = false;
+        for (const auto* face : {&part.bounds.front, &part.bounds.rear}) {
+            onFace = onFace || (*face && std::all_of(t.begin(), t.end(), [&](int v) {
+                         const Eigen::Vector3d& p = outer.vertices_m[size_t(v)];
+                         const double x = (*face)->x_m + (*face)->slope * std::abs(p.y());
+                         return std::abs(p.x() - x) < kOnFace_m;
+                     }));
+        }
+        if (!onFace) {
+            outer.triangles.push_back(t);
+        }
+    }
+    return integrateSkin(outer);
 }
 
 // Adds up one bait, part by part. `wood` is each piece's material with its holes taken out.
@@ -340,9 +380,12 @@ void Balancer::addLip() {
 
 void Balancer::addCoats() {
     std::vector<double> share(body_.parts.size());
+    std::vector<Eigen::Vector3d> middle(share.size());
     double all = 0;
     for (size_t i = 0; i < share.size(); ++i) {
-        share[i] = integrateSkin(body_.parts[i].mesh).area_m2;
+        const SkinProperties skin = paintedSkin(body_.parts[i]);
+        share[i] = skin.area_m2;
+        middle[i] = skin.centroid_m;
         all += share[i];
     }
     std::vector<double> coatVolume(share.size(), 0.0);
@@ -353,8 +396,7 @@ void Balancer::addCoats() {
                 item(PartKind::Coat, Origin::Computed, coat.name, "/coats/" + std::to_string(k), i);
             part.displaced_m3 = body_.skin.area_m2 * share[i] / all * coat.thickness_m * coat.count;
             part.mass_kg = coat.density_kg_m3 * part.displaced_m3;
-            part.centre_m = share.size() == 1 ? body_.skin.centroid_m
-                                              : integrateSkin(body_.parts[i].mesh).centroid_m;
+            part.centre_m = middle[i];
             part.netDoubt_kg = kCoatThicknessSpread * part.displaced_m3 *
                                std::abs(coat.density_kg_m3 - water_) * kHalfWidthToStandard;
             coatVolume[i] += part.displaced_m3;
@@ -362,10 +404,9 @@ void Balancer::addCoats() {
         }
     }
     for (size_t i = 0; i < share.size(); ++i) {
-        const SolidProperties& solid = body_.parts[i].solid;
         if (coatVolume[i] > 0) {
-            growTo(hulls_[i], solid, solid.volume_m3 + coatVolume[i]);
-            growTo(coarse_[i], solid, solid.volume_m3 + coatVolume[i]);
+            coatMesh(hulls_[i], coatVolume[i]);
+            coatMesh(coarse_[i], coatVolume[i]);
         }
     }
 }
