@@ -17,7 +17,8 @@ std::string triangleBytes(const TriangleMesh& mesh);
 /// finite or further than 1 m out.
 std::optional<TriangleMesh> meshFromBytes(std::string_view vertices, std::string_view triangles);
 
-/// The mesh as it will come back from a file: places rounded to single-precision millimetres.
+/// The mesh as it will come back from a file: places rounded to single-precision millimetres. One
+/// that reaches further than 1 m out comes back as it was.
 TriangleMesh roundedForFile(const TriangleMesh& mesh);
 
 }  // namespace wl
