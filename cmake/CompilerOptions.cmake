@@ -9,6 +9,8 @@ if(WL_WARNINGS_AS_ERRORS)
   target_compile_options(wl_options INTERFACE -Werror)
 endif()
 if(WL_SANITIZE)
+  # GCC 12 warns wrongly inside std::regex when sanitizing (GCC bug 105562).
+  target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:-Wno-maybe-uninitialized>)
   target_compile_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE} -fno-omit-frame-pointer
                          -fno-sanitize-recover=all)
   target_link_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE})
