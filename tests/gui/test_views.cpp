@@ -4,6 +4,7 @@
 #include <QLineEdit>
 #include <QPainter>
 #include <QProcess>
+#include <QPushButton>
 #include <QTableView>
 #include <QTemporaryDir>
 #include <QTest>
@@ -270,4 +271,31 @@ TEST_CASE("the keys of the help work: steps, views, tank, apart") {
     CHECK(o.window.tank().showsApart());
     QTest::keyClick(&o.window, Qt::Key_F6);
     CHECK(o.window.tank().hasFocus());
+}
+
+TEST_CASE("the bench sheet is printed from the window, and a place it cannot go to is said") {
+    Opened o(4);
+    o.window.rail().choose(Step::BenchSheet);
+    QCoreApplication::processEvents();
+    CHECK(colours(*o.window.findChild<QWidget*>("worksheet")) > 8);  // the preview is drawn
+    auto* path = o.window.findChild<QLineEdit*>("sheetPath");
+    auto* save = o.window.findChild<QPushButton*>("savePdf");
+    REQUIRE(path != nullptr);
+    REQUIRE(save != nullptr);
+    path->setFocus();
+    QTest::keyClicks(path, "/no/such/folder/sheet.pdf");
+    save->click();
+    CHECK(o.window.message().contains("cannot be written"));
+    const QString file = o.folder.filePath("sheet.pdf");
+    path->clear();
+    QTest::keyClicks(path, file);
+    save->click();
+    CHECK(o.window.message().contains("measure the bar"));
+    QFile pdf(file);
+    REQUIRE(pdf.open(QIODevice::ReadOnly));
+    CHECK(pdf.read(5) == "%PDF-");
+    QProcess info;
+    info.start("pdfinfo", {file});
+    REQUIRE(info.waitForFinished(60000));
+    CHECK(QString::fromUtf8(info.readAllStandardOutput()).contains("Pages:           3"));
 }

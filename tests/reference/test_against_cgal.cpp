@@ -52,6 +52,47 @@ Eigen::Vector3d volumeCentroid(const Mesh& mesh) {
     return moment / volume;
 }
 
+// Volume CGAL's difference takes out of the body for a tool carried on out through the skin. Round
+// tools are prisms of 96 sides and the circle's own area.
+double takenOutByCgal(const Mesh& body, const CutTool& tool) {
+    constexpr int kSides = 96;
+    const int sides = tool.round ? kSides : 4;
+    const double r =
+        tool.halfAlong_m * std::sqrt(kPi / (0.5 * kSides * std::sin(2 * kPi / kSides)));
+    const double square[4][2] = {{1, 1}, {-1, 1}, {-1, -1}, {1, -1}};
+    TriangleMesh prism;
+    for (const double depth : {-0.02, tool.depth_m}) {
+        for (int i = 0; i < sides; ++i) {
+            const double angle = 2 * kPi * i / sides;
+            const double a = tool.round ? r * std::cos(angle) : tool.halfAlong_m * square[i][0];
+            const double c = tool.round ? r * std::sin(angle) : tool.halfAcross_m * square[i][1];
+            prism.vertices_m.push_back(tool.mouth_m + tool.inward * depth + tool.along * a +
+                                       tool.across() * c);
+        }
+    }
+    for (int i = 0; i < sides; ++i) {
+        const int next = (i + 1) % sides;
+        prism.triangles.push_back({i, next, sides + next});
+        prism.triangles.push_back({i, sides + next, sides + i});
+        if (i > 0 && next > 0) {
+            prism.triangles.push_back({0, next, i});
+            prism.triangles.push_back({sides, sides + i, sides + next});
+        }
+    }
+    if (integrateMesh(prism).volume_m3 < 0) {
+        for (auto& t : prism.triangles) {
+            std::swap(t[1], t[2]);
+        }
+    }
+    REQUIRE(isClosedAndOutward(prism));
+    Mesh from = body, cutter = toCgal(prism), left;
+    pmp::triangulate_faces(from);
+    const double before = pmp::volume(from);
+    REQUIRE(pmp::corefine_and_compute_difference(from, cutter, left));
+    pmp::triangulate_faces(left);
+    return before - pmp::volume(left);
+}
+
 }  // namespace
 
 TEST_CASE("the demo body's volume, area and centroid agree with CGAL within 0.1 %") {
@@ -133,32 +174,79 @@ TEST_CASE("a bore and a sloped face taken off by CGAL leave what ours leave, wit
     CHECK(integratePiece(*curves, {}).volume_m3 == Approx(pmp::volume(body)).epsilon(1e-3));
 
     const BoreGeometry bore = measureBore(*curves, design.bores[0]);
-    TriangleMesh drill;  // a prism of 96 sides and the circle's own area, standing out of the belly
-    constexpr int kSides = 96;
-    const double r = 0.5 * design.bores[0].diameter_m *
-                     std::sqrt(kPi / (0.5 * kSides * std::sin(2 * kPi / kSides)));
-    const double top = bore.mouth_m.z() + design.bores[0].depth_m;
-    for (const double z : {bore.mouth_m.z() - 0.01, top}) {
-        for (int i = 0; i < kSides; ++i) {
-            drill.vertices_m.emplace_back(bore.mouth_m.x() + r * std::cos(2 * kPi * i / kSides),
-                                          r * std::sin(2 * kPi * i / kSides), z);
-        }
+    const double removed = takenOutByCgal(body, toolOf(design.bores[0], bore));
+    CHECK(bore.removed_m3 == Approx(removed).epsilon(3e-3));
+    CHECK(std::abs(bore.removed_m3 - removed) < 1e-3 * pmp::volume(body));
+}
+
+TEST_CASE("sockets, slots, grooves and pockets taken out by CGAL are as large as ours") {
+    const Design design = demoDesign();
+    const auto curves = BodyCurves::build(design.body, "");
+    REQUIRE(curves.ok());
+    const Mesh body = toCgal(meshPiece(*curves, {}, 0.0, 300, 200));
+    const double volume = pmp::volume(body);
+    auto check = [&](const Feature& f) {
+        INFO(int(f.kind) << " from " << int(f.from));
+        const std::vector<CutTool> tools = toolsOf(*curves, f);
+        REQUIRE_FALSE(tools.empty());
+        const double ours = measureCut(*curves, tools.front()).removed_m3;
+        const double theirs = takenOutByCgal(body, tools.front());
+        CHECK(theirs > 0);
+        CHECK(ours == Approx(theirs).epsilon(0.02));
+        CHECK(std::abs(ours - theirs) < 1e-3 * volume);
+    };
+    Feature f;
+    f.x_m = 0.03;
+    f.z_m = 0.002;
+    f.depth_m = 0.004;
+    check(f);
+    f.kind = FeatureKind::SawGroove;
+    f.from = FeatureFrom::Belly;
+    f.x_m = 0.036;
+    f.length_m = 0.03;
+    f.width_m = 0.0015;
+    check(f);
+    f.kind = FeatureKind::Pocket;
+    f.from = FeatureFrom::Back;
+    f.length_m = 0.012;
+    f.width_m = 0.005;
+    f.depth_m = 0.006;
+    f.lean_rad = 12 * kDegree;
+    check(f);
+    f.kind = FeatureKind::Slot;
+    f.from = FeatureFrom::Tail;
+    f.lean_rad = 0;
+    f.z_m = 0;
+    f.length_m = 0.006;
+    f.width_m = 0.0014;
+    f.depth_m = 0.012;
+    check(f);
+}
+
+TEST_CASE("slabs clipped by CGAL and a cupped face agree within 0.1 %") {
+    Design design = demoDesign();
+    const auto plain = BodyCurves::build(design.body, "");
+    REQUIRE(plain.ok());
+    const Mesh whole = toCgal(meshPiece(*plain, {}, 0.0, 300, 200));
+    for (const auto& [from, to] : {std::pair{-0.004, 0.004}, {0.002, 0.006}}) {
+        Mesh slab = whole;
+        const auto keep = CGAL::parameters::clip_volume(true);
+        pmp::clip(slab, Kernel::Plane_3(0, 1, 0, -to), keep);
+        pmp::clip(slab, Kernel::Plane_3(0, -1, 0, from), keep);
+        pmp::triangulate_faces(slab);
+        PieceBounds bounds;
+        bounds.fromY_m = from;
+        bounds.toY_m = to;
+        const SolidProperties ours = integratePiece(*plain, bounds);
+        CHECK(ours.volume_m3 == Approx(pmp::volume(slab)).epsilon(1e-3));
+        CHECK((ours.centroid_m - volumeCentroid(slab)).norm() < 1e-3 * 0.082);
     }
-    for (int i = 0; i < kSides; ++i) {
-        const int next = (i + 1) % kSides;
-        drill.triangles.push_back({i, next, kSides + next});
-        drill.triangles.push_back({i, kSides + next, kSides + i});
-        if (i > 0 && next > 0) {
-            drill.triangles.push_back({0, next, i});
-            drill.triangles.push_back({kSides, kSides + i, kSides + next});
-        }
-    }
-    REQUIRE(isClosedAndOutward(drill));
-    Mesh tool = toCgal(drill), left;
-    const double before = pmp::volume(body);
-    pmp::triangulate_faces(body);
-    REQUIRE(pmp::corefine_and_compute_difference(body, tool, left));
-    pmp::triangulate_faces(left);
-    CHECK(bore.removed_m3 == Approx(before - pmp::volume(left)).epsilon(3e-3));
-    CHECK(std::abs(bore.removed_m3 - (before - pmp::volume(left))) < 1e-3 * before);
+    design.body.noseFace = {true, 0.010, 65 * kDegree, 0.003, 0.85};
+    const auto cupped = BodyCurves::build(design.body, "");
+    REQUIRE(cupped.ok());
+    const Mesh dish = toCgal(meshPiece(*cupped, {}, 0.0, 300, 200));
+    REQUIRE(CGAL::is_closed(dish));
+    const SolidProperties ours = integratePiece(*cupped, {});
+    CHECK(ours.volume_m3 == Approx(pmp::volume(dish)).epsilon(1e-3));
+    CHECK((ours.centroid_m - volumeCentroid(dish)).norm() < 1e-3 * 0.082);
 }
