@@ -85,6 +85,11 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
     refreshTitle();
 }
 
+// Views read the bench to their last: they go while it is still there.
+MainWindow::~MainWindow() {
+    delete takeCentralWidget();
+}
+
 QWidget* MainWindow::buildTopBar() {
     auto* bar = new QWidget;
     bar->setObjectName(QStringLiteral("topBar"));

@@ -23,6 +23,7 @@ class MainWindow : public QMainWindow {
   public:
     /// `recoveryFolder` holds unsaved work; settings come from QSettings.
     explicit MainWindow(const QString& recoveryFolder, QWidget* parent = nullptr);
+    ~MainWindow() override;
 
     Workbench& bench() { return bench_; }
     Tank& tank() { return *tank_; }
