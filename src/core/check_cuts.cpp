@@ -4,13 +4,13 @@
 #include <cmath>
 
 #include "core/base/units.h"
+#include "core/clearance.h"
 #include "core/geometry/section_strip.h"
 
 namespace wl {
 namespace {
 
 // Limits of the bench (common practice, no source).
-constexpr double kLeastWall_m = 0.001;
 constexpr double kUnevenBevel_rad = 2.0 * kDegree;
 constexpr double kStiffJoint_rad = 2.0 * kDegree;
 constexpr double kOutOfRound = 0.02;
@@ -23,36 +23,6 @@ Amount length(double v) {
 
 std::string itemPath(const char* list, size_t i) {
     return std::string("/") + list + "/" + std::to_string(i);
-}
-
-struct NamedTool {
-    std::string name;
-    std::string path;
-    CutTool tool;
-    bool bore = false;
-    bool pocket = false;
-};
-
-std::vector<NamedTool> allTools(const Design& design, const Derived& d) {
-    std::vector<NamedTool> tools;
-    for (size_t i = 0; i < design.bores.size(); ++i) {
-        if (d.mass.bores[i].entersBody) {
-            tools.push_back({design.bores[i].name, itemPath("bores", i) + "/x",
-                             toolOf(design.bores[i], d.mass.bores[i]), true, false});
-        }
-    }
-    for (size_t i = 0; i < design.features.size(); ++i) {
-        for (const CutTool& tool : d.mass.features[i].tools) {
-            tools.push_back({design.features[i].name, itemPath("features", i) + "/x", tool});
-        }
-    }
-    for (size_t i = 0; i < design.joints.size(); ++i) {
-        if (design.joints[i].pocket != PocketIn::None) {
-            tools.push_back({design.joints[i].name, itemPath("joints", i) + "/pocket_depth",
-                             pocketTool(design.joints[i], d.joints[i]), false, true});
-        }
-    }
-    return tools;
 }
 
 void checkBores(const Design& design, const Derived& d, std::vector<Finding>& out) {
@@ -129,31 +99,6 @@ void checkFeatures(const Design& design, const Derived& d, std::vector<Finding>&
                            path + "/depth",
                            {length(wall), length(kLeastWall_m)},
                            {f.name}});
-        }
-    }
-}
-
-void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& out) {
-    const std::vector<NamedTool> tools = allTools(design, d);
-    for (size_t i = 0; i < tools.size(); ++i) {
-        for (size_t k = 0; k < i; ++k) {
-            const NamedTool& a = tools[i];
-            const NamedTool& b = tools[k];
-            if (a.name == b.name && a.path == b.path) {
-                continue;  // the two sides of one mirrored feature meet in sockets right through
-            }
-            const double between = wallBetween(a.tool, b.tool);
-            if (between >= kLeastWall_m) {
-                continue;
-            }
-            const char* code = a.pocket || b.pocket ? "joint.pocket_into"
-                               : a.bore && b.bore   ? "bore.meets_bore"
-                                                    : "cut.meets_cut";
-            out.push_back({code,
-                           between < 0 ? Severity::Error : Severity::Warning,
-                           a.path,
-                           {length(between)},
-                           {a.name, b.name}});
         }
     }
 }

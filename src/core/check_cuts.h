@@ -17,4 +17,7 @@ void checkMake(const Design& design, const Derived& derived, std::vector<Finding
 /// Joints and pieces.
 void checkJoints(const Design& design, const Derived& derived, std::vector<Finding>& out);
 
+/// Rattles, lead in pieces, the through-wire, hooks that can catch each other.
+void checkParts(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
 }  // namespace wl

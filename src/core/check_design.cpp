@@ -5,6 +5,7 @@
 
 #include "core/base/units.h"
 #include "core/check_cuts.h"
+#include "core/tank/lean.h"
 
 namespace wl {
 namespace {
@@ -48,8 +49,7 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
     }
     const bool ofWood =
         design.make.kind == MakeKind::Carved || design.make.kind == MakeKind::Turned;
-    if (!r.weighedMass_kg && ofWood &&
-        design.pieces.front().stock.source == DensitySource::Shelf) {
+    if (!r.weighedMass_kg && ofWood && design.pieces.front().stock.source == DensitySource::Shelf) {
         out.push_back({"stock.not_weighed",
                        Severity::Note,
                        "/pieces/0/stock/shelf_density",
@@ -62,16 +62,18 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
         const Fitting& f = design.fittings[i];
         const std::string path = itemPath("fittings", i);
         if (!f.hangsFrom.empty() &&
-            std::none_of(design.fittings.begin(), design.fittings.end(), [&f](const Fitting& eye) {
-                return eye.name == f.hangsFrom && !swings(eye.kind);
-            })) {
+            std::none_of(design.fittings.begin(), design.fittings.end(),
+                         [&f](const Fitting& eye) {
+                             return eye.name == f.hangsFrom && !swings(eye.kind);
+                         }) &&
+            !wireEyePlace(design, f.hangsFrom)) {
             out.push_back({"fitting.eye_missing",
                            Severity::Warning,
                            path + "/hangs_from",
                            {},
                            {f.name, f.hangsFrom}});
         }
-        if (f.kind == FittingKind::Treble && f.size_m > 0.6 * d.sizes.length_m) {
+        if (isHook(f.kind) && f.size_m > 0.6 * d.sizes.length_m) {
             out.push_back({"fitting.hook_too_long",
                            Severity::Warning,
                            path + "/size",
@@ -180,26 +182,13 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
         return;
     }
     if (std::abs(d.roll_rad) > kLeanShown_rad) {
-        // Name the part that pulls furthest off centre.
-        const MassItem* worst = nullptr;
-        for (const MassItem& item : d.mass.items) {
-            const double pull = (item.mass_kg - d.waterDensity_kg_m3 * item.displaced_m3 *
-                                                    (item.kind != PartKind::Body)) *
-                                item.centre_m.y();
-            const double worstPull =
-                worst ? (worst->mass_kg - d.waterDensity_kg_m3 * worst->displaced_m3 *
-                                              (worst->kind != PartKind::Body)) *
-                            worst->centre_m.y()
-                      : 0.0;
-            if (std::abs(pull) > std::abs(worstPull)) {
-                worst = &item;
-            }
-        }
+        const std::vector<LeanShare> shares = leanShares(d);
+        const LeanShare worst = shares.empty() ? LeanShare{"", "/pieces/0"} : shares.front();
         out.push_back({d.roll_rad > 0 ? "rest.leans_starboard" : "rest.leans_port",
                        Severity::Warning,
-                       worst ? worst->path : "/pieces/0",
+                       worst.path,
                        {{Quantity::Angle, std::abs(d.roll_rad)}},
-                       {worst ? worst->name : ""}});
+                       {worst.name}});
     }
     if (std::abs(d.pitch_rad - brief.wantedPitch_rad) > kPitchMiss_rad) {
         out.push_back({d.pitch_rad > brief.wantedPitch_rad ? "rest.nose_high" : "rest.nose_low",
@@ -224,6 +213,7 @@ std::vector<Finding> checkDesign(const Design& design, const Derived& d) {
     checkStock(design, d, out);
     checkFittings(design, d, out);
     checkCuts(design, d, out);
+    checkParts(design, d, out);
     checkMake(design, d, out);
     checkJoints(design, d, out);
     checkLip(design, d, out);

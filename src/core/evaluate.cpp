@@ -13,6 +13,8 @@ namespace {
 constexpr int kSkinRings = 64, kSkinAround = 40;
 // Projected wire length of a hook in hook lengths, and of a ring in diameters (assumed).
 constexpr double kHookWireLengths = 2.2;
+constexpr double kSingleHookWireLengths = 1.2;
+constexpr double kWeedGuardWireLengths = 0.6;
 constexpr double kRingWireLengths = 2.0;
 constexpr double kWireDrag = 1.1;  // cylinder across the flow (Hoerner, recalled)
 constexpr double kNoNet_kg = 1e-9;
@@ -64,7 +66,10 @@ TowedBait buildTowed(const Design& design, const Derived& d) {
     for (const Fitting& fitting : design.fittings) {
         if (swings(fitting.kind)) {
             const double lengths =
-                fitting.kind == FittingKind::Treble ? kHookWireLengths : kRingWireLengths;
+                (fitting.kind == FittingKind::Treble       ? kHookWireLengths
+                 : fitting.kind == FittingKind::SingleHook ? kSingleHookWireLengths
+                                                           : kRingWireLengths) +
+                (fitting.weedGuard ? kWeedGuardWireLengths : 0.0);
             const Eigen::Vector3d at = fittingPlace(design, fitting);
             const double count = fitting.mirrored ? 2.0 : 1.0;
             parts.push_back(
@@ -104,6 +109,7 @@ void findRest(Derived& d) {
         speed > 1e-6 && std::abs(d.net_kg) > kNoNet_kg
             ? 2 * std::abs(d.net_kg) * kGravity_m_s2 / (d.waterDensity_kg_m3 * speed * speed)
             : broadsideArea_m2(d.towed, d.hang.pitch_rad, sense);
+    d.fallArea_m2 = area;
     auto speedFor = [&](double net_kg) {
         const double v =
             std::sqrt(2 * std::abs(net_kg) * kGravity_m_s2 / (d.waterDensity_kg_m3 * area));

@@ -64,6 +64,7 @@ struct Derived {
     double spareDoubt = 0.0;  ///< two standard uncertainties
     RestState state = RestState::Floats;
     FreeFall freeFall;          ///< rising or sinking without line
+    double fallArea_m2 = 0.0;   ///< its drag area there
     double lowSpeed_m_s = 0.0;  ///< free speed at the ends of the doubt, signed, sinking positive
     double highSpeed_m_s = 0.0;
     std::vector<FloatAttitude> attitudes;  ///< stable ones when it floats, first: from level

@@ -84,8 +84,8 @@ Json stockJson(const Derived& d) {
 }
 
 Json massJson(const Derived& d) {
-    static const char* const kinds[] = {"body", "plug", "filler", "fitting",
-                                        "lip",  "coat", "hinge"};
+    static const char* const kinds[] = {"body", "plug",  "filler", "fitting", "lip",
+                                        "coat", "hinge", "wire",   "rattle",  "tank"};
     static const char* const origins[] = {"weighed", "computed", "typical"};
     Json j;
     put(j, "total", Quantity::Mass, d.mass.mass_kg);

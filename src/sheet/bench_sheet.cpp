@@ -309,8 +309,7 @@ void Sheet::tables() {
                             .arg(QChar('A' + int(i)))
                             .arg(QString::fromStdString(b.plugMaterial)),
                         length(b.diameter_m), length(g.plugLength_m),
-                        q(Quantity::Mass, b.plugDensity_kg_m3 * g.plugVolume_m3),
-                        length(b.depth_m - g.plugLength_m)});
+                        q(Quantity::Mass, g.leadMass_kg), length(b.depth_m - g.plugLength_m)});
     }
     double y = table({0, std::max(62.0, lipFoot)}, tr("Lead plugs"),
                      {tr("hole"), tr("diameter"), tr("length"), tr("mass"), tr("filler above")},

@@ -195,6 +195,41 @@ constexpr std::array kRows{
     Row{"run.too_deep", WL_TR("Runs %1 to %2, wanted %3. A steeper lip, a shorter cast or thicker "
                               "line runs shallower.")},
     // Plan
+    Row{"wall.thin", WL_TR("%w1 leaves %1 of wall to the skin; %2 is the least.")},
+    Row{"wall.comes_out", WL_TR("%w1 comes out through the skin.")},
+    Row{"bore.piece_too_wide", WL_TR("%w1: a piece %1 thick does not go into a hole of %2.")},
+    Row{"bore.pieces_too_long", WL_TR("%w1: the pieces stack %1 high in a hole %2 deep.")},
+    Row{"chamber.balls_too_big",
+        WL_TR("%w1: %1 balls of %2 do not go into a tube %3 wide and %4 long.")},
+    Row{"chamber.balls_light", WL_TR("%w1: the balls weigh %1 and the chamber pushes aside %2 of "
+                                     "water. At least twice as much ball as water keeps the "
+                                     "chamber from lifting.")},
+    Row{"chamber.no_room", WL_TR("%w1: the balls can roll only %1. Take one out or lengthen it.")},
+    Row{"wire.no_room",
+        WL_TR("There is no room to bend the wire down to %w1 at %1: move it aft, or "
+              "set the straight run further from that skin.")},
+    Row{"wire.leaves_body", WL_TR("The through-wire leaves the body %1 from the nose. Change the "
+                                  "height of its run.")},
+    Row{"wire.crosses_joint",
+        WL_TR("The through-wire runs across %w1 at %1: the joint could not move.")},
+    Row{"hooks.meet", WL_TR("%w1 and %w2 can swing into each other: their circles cross by %1.")},
+    Row{"hook.reaches_tie", WL_TR("%w1 can swing %1 past the line tie and catch the line.")},
+    Row{"hook.reaches_lip", WL_TR("%w1 can swing onto the lip and hang there, by %1.")},
+    Row{"tank.no_readings", WL_TR("Enter at least one thing seen in the tank.")},
+    Row{"plan.clash", WL_TR("%w1 and %w2 run into each other (%1 of wall). Move one of them "
+                            "first: no lead is planned into a hole that cannot be drilled.")},
+    Row{"plan.comes_out", WL_TR("%w1 comes out on the far side. Drill it less deep first: no lead "
+                                "is planned into a hole that cannot be drilled.")},
+    Row{"plan.no_piece_fits",
+        WL_TR("No piece on the shelf goes into these bores. Drill them wider, or put smaller "
+              "pieces on the shelf.")},
+    Row{"plan.piece_not_level", WL_TR("%w1 by itself would lie %1 nose up: a second bore in it "
+                                      "would let it lie level.")},
+    Row{"edit.move_bore", WL_TR("Drill it %1 from the nose")},
+    Row{"edit.move_chamber", WL_TR("Set the rattle %1 from the nose")},
+    Row{"edit.move_cut", WL_TR("Cut it %1 from the nose")},
+    Row{"edit.move_eye", WL_TR("Set the eye %1 from the nose")},
+    Row{"edit.bore_diameter", WL_TR("Drill it %1 wide")},
     Row{"plan.no_bores", WL_TR("There is no bore to put lead in. Add one.")},
     Row{"plan.too_heavy_already", WL_TR("Already %1 too heavy without any lead. Use lighter stock "
                                         "or hooks, or take wood off.")},

@@ -75,7 +75,10 @@ TEST_CASE(
         d.bores[0].x_m = 0.018 + 0.01 * unit(random);
         d.bores[1].x_m = 0.036 + 0.012 * unit(random);
         const Result<LeadPlan> plan = planLead(d);
-        REQUIRE(plan.ok());
+        if (!plan) {  // a bore on top of the belly eye's stem cannot be drilled
+            CHECK(plan.error().code == "plan.clash");
+            continue;
+        }
         const bool mass = std::abs(plan->missingMass_kg) < 0.05e-3;
         const bool trim = std::abs(plan->reachedPitch_rad - plan->wantedPitch_rad) < 0.5 * kDegree;
         INFO(i << " spare " << d.brief.wantedSpare << " pitch " << d.brief.wantedPitch_rad / kDegree

@@ -105,11 +105,8 @@ RecordTable* boreTable(Workbench& bench) {
                        {},
                        {},
                        [&bench](const Results& r, int row) {
-                           const Bore& b = r.design->bores[size_t(row)];
                            return bench.text(Quantity::Mass,
-                                             b.plugDensity_kg_m3 *
-                                                 r.derived->mass.bores[size_t(row)].plugVolume_m3,
-                                             false);
+                                             r.derived->mass.bores[size_t(row)].leadMass_kg, false);
                        }});
     columns.push_back({Kind::Text,
                        tr("Wall left"),

@@ -2,6 +2,7 @@
 // it.
 #pragma once
 
+#include <array>
 #include <optional>
 #include <string>
 #include <vector>
@@ -38,6 +39,7 @@ struct Finding {
     std::vector<Amount> values = {};
     std::vector<std::string> words = {};
     std::vector<ProposedEdit> edits = {};
+    std::optional<std::array<double, 3>> place_m = {};  ///< on the bait, body frame
     bool operator==(const Finding&) const = default;
 };
 

@@ -6,6 +6,7 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
+#include "core/mass/rattle.h"
 
 namespace wl {
 
@@ -35,15 +36,17 @@ BoreGeometry measureBore(const BodyCurves& body, const Bore& bore) {
         return g;
     }
     g.mouth_m = {bore.x_m, bore.y_m, skinHeight(s, bore.y_m, !fromBelly)};
-    const double radius = 0.5 * bore.diameter_m;
     const CutVolume cut = measureCut(body, toolOf(bore, g));
     g.removed_m3 = cut.removed_m3;
     g.removedCentroid_m = cut.centroid_m;
     g.wallBeyond_m = cut.wallBeyond_m;
     g.wallBeside_m = cut.wallBeside_m;
 
-    g.plugLength_m = std::min(bore.plugLength_m, bore.depth_m);
-    g.plugVolume_m3 = kPi * radius * radius * g.plugLength_m;
+    const LeadInBore lead = leadIn(bore);
+    const double held = lead.length_m > bore.depth_m ? bore.depth_m / lead.length_m : 1.0;
+    g.plugLength_m = held * lead.length_m;
+    g.plugVolume_m3 = held * lead.volume_m3;
+    g.leadMass_kg = held * lead.mass_kg;
     g.plugCentroid_m = plugCentroid(g, bore.depth_m, g.plugLength_m);
     g.fillerVolume_m3 = std::max(0.0, g.removed_m3 - g.plugVolume_m3);
     if (g.fillerVolume_m3 > 1e-15) {

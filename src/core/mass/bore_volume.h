@@ -15,10 +15,11 @@ struct BoreGeometry {
     Eigen::Vector3d inward = Eigen::Vector3d::UnitZ();  ///< unit vector along the axis
     double removed_m3 = 0.0;
     Eigen::Vector3d removedCentroid_m = Eigen::Vector3d::Zero();
-    double wallBeyond_m = 0.0;  ///< skin left past the bottom, negative: comes out
-    double wallBeside_m = 0.0;  ///< least skin beside the bottom rim, negative: comes out
-    double plugLength_m = 0.0;  ///< held to the depth of the bore
-    double plugVolume_m3 = 0.0;
+    double wallBeyond_m = 0.0;   ///< skin left past the bottom, negative: comes out
+    double wallBeside_m = 0.0;   ///< least skin beside the bottom rim, negative: comes out
+    double plugLength_m = 0.0;   ///< held to the depth of the bore
+    double plugVolume_m3 = 0.0;  ///< of metal: pieces leave room for filler between them
+    double leadMass_kg = 0.0;
     Eigen::Vector3d plugCentroid_m = Eigen::Vector3d::Zero();
     double fillerVolume_m3 = 0.0;
     Eigen::Vector3d fillerCentroid_m = Eigen::Vector3d::Zero();

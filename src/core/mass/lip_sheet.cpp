@@ -7,7 +7,22 @@
 
 namespace wl {
 
-std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
+namespace {
+
+constexpr int kArc = 32;
+
+// Mirrors a starboard edge (root to tip, across under 0) into a closed outline.
+std::vector<Eigen::Vector2d> bothSides(const std::vector<Eigen::Vector2d>& starboard) {
+    std::vector<Eigen::Vector2d> outline = starboard;
+    for (auto it = starboard.rbegin(); it != starboard.rend(); ++it) {
+        if (it->y() < -1e-12) {
+            outline.emplace_back(it->x(), -it->y());
+        }
+    }
+    return outline;
+}
+
+std::vector<Eigen::Vector2d> roundedLip(const Lip& lip) {
     const double round = std::min(lip.tipRound_m, lip.length_m);
     const double straight = lip.length_m - round;
     std::vector<Eigen::Vector2d> outline{{0.0, 0.5 * lip.rootWidth_m},
@@ -15,7 +30,6 @@ std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
     if (straight > 1e-9 || round < 1e-9) {
         outline.emplace_back(straight, -0.5 * lip.width_m);
     }
-    constexpr int kArc = 32;
     if (round >= 1e-9) {
         // A polygon on the ellipse is small by its chord error; push it out to equal area.
         const double chord = std::sin(kPi / kArc) / (kPi / kArc);
@@ -32,6 +46,67 @@ std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
         outline.emplace_back(straight, 0.5 * lip.width_m);
     }
     return outline;
+}
+
+std::vector<Eigen::Vector2d> cutLip(const Lip& lip) {
+    const double corner = std::min({lip.tipRound_m, lip.length_m, 0.5 * lip.width_m});
+    std::vector<Eigen::Vector2d> edge{{0.0, -0.5 * lip.rootWidth_m},
+                                      {lip.length_m - corner, -0.5 * lip.width_m}};
+    if (corner > 1e-9) {
+        edge.emplace_back(lip.length_m, -(0.5 * lip.width_m - corner));
+    }
+    return bothSides(edge);
+}
+
+// One ellipse, cut at the root where it is as wide as the root (its middle when it never is).
+std::vector<Eigen::Vector2d> ovalLip(const Lip& lip) {
+    const double half = 0.5 * lip.width_m;
+    const double root = std::min(lip.rootWidth_m / lip.width_m, 1.0);
+    const double ahead = std::sqrt(1 - root * root);  // root to middle, in half-lengths
+    const double a = lip.length_m / (1 + ahead);
+    const double from = std::acos(std::clamp(-ahead, -1.0, 1.0));
+    const double chord = std::sin(from / kArc) / (from / kArc);
+    const double grow = 1.0 / std::sqrt(chord);
+    std::vector<Eigen::Vector2d> edge{{0.0, -half * root}};
+    for (int i = 1; i <= kArc; ++i) {
+        const double t = from * (1 - double(i) / kArc);
+        const double g = i == kArc ? 1.0 : grow;
+        edge.emplace_back(a * ahead + a * std::cos(t), -half * std::sin(t) * g);
+    }
+    return bothSides(edge);
+}
+
+std::vector<Eigen::Vector2d> waistedLip(const Lip& lip) {
+    const double round = std::min(lip.tipRound_m, 0.6 * lip.length_m);
+    const double straight = lip.length_m - round;
+    std::vector<Eigen::Vector2d> edge;
+    for (int i = 0; i <= kArc; ++i) {
+        const double u = double(i) / kArc;
+        const double swing = 0.5 * (1 - std::cos(kPi * u));
+        edge.emplace_back(straight * u,
+                          -0.5 * (lip.rootWidth_m + (lip.width_m - lip.rootWidth_m) * swing));
+    }
+    for (int i = 1; i <= kArc; ++i) {
+        const double t = 0.5 * kPi * i / kArc;
+        edge.emplace_back(straight + round * std::sin(t), -0.5 * lip.width_m * std::cos(t));
+    }
+    return bothSides(edge);
+}
+
+}  // namespace
+
+std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
+    switch (lip.family) {
+        case LipFamily::Cut:
+            return cutLip(lip);
+        case LipFamily::Oval:
+            return ovalLip(lip);
+        case LipFamily::Waisted:
+            return waistedLip(lip);
+        case LipFamily::Rounded:
+            break;
+    }
+    return roundedLip(lip);
 }
 
 Eigen::Vector3d lipDirection(const Lip& lip) {

@@ -10,7 +10,7 @@
 namespace wl {
 
 /// Outline of the lip outside the body, counter-clockwise, (along, across) from the middle of its
-/// root, metres: straight sides from root width to full width, then a half-elliptic tip.
+/// root, metres, by the lip's family (see LipFamily).
 std::vector<Eigen::Vector2d> lipOutline(const Lip& lip);
 
 struct LipSheet {

@@ -13,11 +13,13 @@
 #include "core/mass/bore_volume.h"
 #include "core/mass/feature_tool.h"
 #include "core/mass/lip_sheet.h"
+#include "core/mass/rattle.h"
 #include "core/mass/stock_density.h"
+#include "core/mass/wire_form.h"
 
 namespace wl {
 
-enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat, Hinge };
+enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat, Hinge, Wire, Rattle, Tank };
 
 /// Whether a mass was put on a scale, worked out from sizes, or taken from a shelf.
 enum class Origin { Weighed, Computed, Typical };
@@ -72,6 +74,8 @@ struct MassBalance {
     StageMasses stages;
     std::vector<BoreGeometry> bores;
     std::vector<FeatureGeometry> features;
+    std::vector<ChamberGeometry> chambers;
+    WireLayout wire;
     std::vector<PieceBalance> pieces;  ///< chain first, then appendages
     LipSheet lip;
     FloatingShape shape;
@@ -95,10 +99,13 @@ struct BodyInputs {
 MassBalance computeMassBalance(const Design& design, const BodyInputs& body,
                                double waterDensity_kg_m3);
 
-/// Mass of one such fitting: weighed, else typical.
+/// Mass of one such fitting: weighed, else worked out from its wire if so wanted, else typical.
 double fittingMass_kg(const Fitting& fitting);
 /// True for hooks and rings.
 bool swings(FittingKind kind);
+bool isHook(FittingKind kind);
+/// Middle of an eye of the through-wire, by its name.
+std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::string& name);
 /// Where the fitting acts: its eye's place when it hangs from one, else its own.
 Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting);
 

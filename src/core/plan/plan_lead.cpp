@@ -7,12 +7,15 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
+#include "core/clearance.h"
+#include "core/joint/joint_layout.h"
 
 namespace wl {
 namespace {
 
 constexpr double kMet_kg = 0.02e-3;
 constexpr double kMetMoment_kg_m = 2e-6;
+constexpr double kPieceLevel_rad = 3.0 * kDegree;
 
 double plugObjective(unsigned n, const double* x, double* gradient, void* data) {
     const auto& p = *static_cast<const PlugProblem*>(data);
@@ -21,33 +24,30 @@ double plugObjective(unsigned n, const double* x, double* gradient, void* data) 
     const double mx = (p.momentX_g.dot(length) - p.wantedMomentX_g_mm) / p.gramsPerMoment_mm;
     const double my = (p.momentY_g.dot(length) - p.wantedMomentY_g_mm) / p.gramsPerMoment_mm;
     const Eigen::ArrayXd prefer = p.preference.array() * length.array();
+    const double levelScale = p.levelWeight / p.gramsPerMoment_mm;
+    const bool levelled = p.levelRows_g.rows() > 0;
+    const Eigen::VectorXd level =
+        levelled ? Eigen::VectorXd(levelScale * (p.levelRows_g * length - p.levelWanted_g_mm))
+                 : Eigen::VectorXd();
     if (gradient != nullptr) {
         Eigen::Map<Eigen::VectorXd> g(gradient, n);
         g = 2 * mass * p.gain_g_mm + 2 * mx / p.gramsPerMoment_mm * p.momentX_g +
             2 * my / p.gramsPerMoment_mm * p.momentY_g + 2 * prefer.matrix();
+        if (levelled) {
+            g += 2 * levelScale * p.levelRows_g.transpose() * level;
+        }
     }
-    return mass * mass + mx * mx + my * my + (prefer * length.array()).sum();
+    return mass * mass + mx * mx + my * my + level.squaredNorm() + (prefer * length.array()).sum();
 }
 
 Design withPlugs(const Design& design, const Eigen::VectorXd& lengths_mm) {
     Design filled = design;
     for (size_t j = 0; j < filled.bores.size(); ++j) {
-        filled.bores[j].plugLength_m = lengths_mm[Eigen::Index(j)] * kMillimetre;
+        Bore& bore = filled.bores[j];
+        bore.plugLength_m = lengths_mm[Eigen::Index(j)] * kMillimetre;
+        bore.lead = bore.lead == BoreLead::Poured ? BoreLead::Poured : BoreLead::Plug;
     }
     return filled;
-}
-
-// Centre of buoyancy when the wanted mass floats (or hangs) at the wanted attitude.
-Eigen::Vector3d buoyancyAtWanted(const Derived& d, const Eigen::Vector3d& up, double wanted_kg) {
-    const double full = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
-    if (wanted_kg >= full * (1 - 1e-6)) {
-        return d.mass.centreOfBuoyancy_m;
-    }
-    const FloatingBody body{d.mass.shape, wanted_kg, d.mass.centreOfGravity_m,
-                            d.waterDensity_kg_m3};
-    const double offset = findWaterline(body, up);
-    const Submerged wet = computeSubmerged(d.mass.shape, {up, offset});
-    return wet.moment_m4 / wet.volume_m3;
 }
 
 void explain(const Design& design, const Derived& empty, const PlugProblem& problem,
@@ -114,6 +114,18 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
 
 }  // namespace
 
+Eigen::Vector3d buoyancyAtWanted(const Derived& d, const Eigen::Vector3d& up, double wanted_kg) {
+    const double full = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    if (wanted_kg >= full * (1 - 1e-6)) {
+        return d.mass.centreOfBuoyancy_m;
+    }
+    const FloatingBody body{d.mass.shape, wanted_kg, d.mass.centreOfGravity_m,
+                            d.waterDensity_kg_m3};
+    const double offset = findWaterline(body, up);
+    const Submerged wet = computeSubmerged(d.mass.shape, {up, offset});
+    return wet.moment_m4 / wet.volume_m3;
+}
+
 Eigen::VectorXd solvePlugLengths(const PlugProblem& problem) {
     const auto n = static_cast<unsigned>(problem.gain_g_mm.size());
     std::vector<double> x(n, 0.0), high(n), low(n, 0.0);
@@ -162,6 +174,71 @@ void settlePlugs(const Design& bare, const Derived& empty, const Eigen::Vector3d
 
 }  // namespace
 
+namespace {
+
+// Nothing is planned into a hole that cannot be drilled.
+std::optional<Error> clashOf(const Design& design, const Derived& d) {
+    const std::vector<Embedded> solids = embeddedIn(design, d);
+    for (const Clearance& c : findThinWalls(solids, 1e-9)) {
+        if (solids[c.a].kind == Embedded::Kind::Bore || solids[c.b].kind == Embedded::Kind::Bore) {
+            return Error{"plan.clash",
+                         solids[c.a].moveX.empty() ? solids[c.a].path : solids[c.a].moveX,
+                         {solids[c.a].name, solids[c.b].name},
+                         {{Quantity::Length, c.wall_m}}};
+        }
+    }
+    for (const Finding& f : d.findings) {
+        if (f.code == "bore.comes_out") {
+            return Error{"plan.comes_out", f.path, f.words, f.values};
+        }
+    }
+    return std::nullopt;
+}
+
+// Each piece's lead about that piece's own buoyancy: with its weight there too, it lies as wanted.
+void levelPieces(const Design& bare, const Derived& empty, const Eigen::Vector3d& up,
+                 const Eigen::VectorXd& length, PlugProblem& problem) {
+    const size_t pieces = bare.pieces.size();
+    if (pieces < 2) {
+        return;
+    }
+    const Eigen::Vector3d aft = planeAxes(up).aft;
+    problem.levelRows_g = Eigen::MatrixXd::Zero(Eigen::Index(pieces), length.size());
+    problem.levelWanted_g_mm = Eigen::VectorXd::Zero(Eigen::Index(pieces));
+    for (size_t i = 0; i < pieces; ++i) {
+        const PieceBalance& piece = empty.mass.pieces[i];
+        double lead_kg = 0;
+        for (Eigen::Index j = 0; j < length.size(); ++j) {
+            if (pieceAt(bare.joints, bare.bores[size_t(j)].x_m) == i) {
+                lead_kg += problem.gain_g_mm[j] * length[j] * kGram;
+            }
+        }
+        const double mass = piece.mass_kg + lead_kg;
+        Eigen::Vector3d buoyancy = piece.centreOfBuoyancy_m;
+        if (mass < empty.waterDensity_kg_m3 * piece.displacedVolume_m3 * (1 - 1e-6)) {
+            const FloatingBody body{piece.coarseShape, mass, piece.centreOfGravity_m,
+                                    empty.waterDensity_kg_m3};
+            const Submerged wet =
+                computeSubmerged(body.shape, {up, findWaterline(body, up, 1e-11)});
+            buoyancy = wet.moment_m4 / wet.volume_m3;
+        }
+        const auto row = Eigen::Index(i);
+        for (Eigen::Index j = 0; j < length.size(); ++j) {
+            const Bore& bore = bare.bores[size_t(j)];
+            if (pieceAt(bare.joints, bore.x_m) == i) {
+                const Eigen::Vector3d centre = plugCentroid(empty.mass.bores[size_t(j)],
+                                                            bore.depth_m, length[j] * kMillimetre);
+                problem.levelRows_g(row, j) =
+                    problem.gain_g_mm[j] * aft.dot(centre - buoyancy) / kMillimetre;
+            }
+        }
+        problem.levelWanted_g_mm[row] =
+            -piece.mass_kg * aft.dot(piece.centreOfGravity_m - buoyancy) / (kGram * kMillimetre);
+    }
+}
+
+}  // namespace
+
 Result<LeadPlan> planLead(const Design& design) {
     if (design.bores.empty()) {
         return Error{"plan.no_bores", "/bores", {}, {}};
@@ -171,6 +248,9 @@ Result<LeadPlan> planLead(const Design& design) {
     const Result<Derived> empty = evaluate(bare);
     if (!empty) {
         return empty.error();
+    }
+    if (const auto clash = clashOf(bare, *empty)) {
+        return *clash;
     }
     const Eigen::Vector3d up = upInBody(design.brief.wantedPitch_rad, 0.0);
     const Eigen::Vector3d aft = planeAxes(up).aft;
@@ -205,6 +285,12 @@ Result<LeadPlan> planLead(const Design& design) {
         problem.wantedMomentX_g_mm = aft.dot(wantedMoment - nowMoment) / (kGram * kMillimetre);
         problem.wantedMomentY_g_mm = (wantedMoment.y() - nowMoment.y()) / (kGram * kMillimetre);
         settlePlugs(bare, *empty, aft, problem, length);
+        if (design.pieces.size() > 1) {
+            for (int pass = 0; pass < 3; ++pass) {
+                levelPieces(bare, *empty, up, length, problem);
+                settlePlugs(bare, *empty, aft, problem, length);
+            }
+        }
         if (design.brief.wantedState != WantedState::Sink) {
             break;
         }
@@ -223,7 +309,8 @@ Result<LeadPlan> planLead(const Design& design) {
                                      bore.diameter_m * length_m);
         plan.edit.changes.push_back({"/bores/" + std::to_string(j) + "/plug_length", length_m});
     }
-    const Result<Derived> reached = evaluate(withPlugs(design, length));
+    plan.design = withPlugs(design, length);
+    const Result<Derived> reached = evaluate(plan.design);
     if (!reached) {
         return reached.error();
     }
@@ -237,6 +324,17 @@ Result<LeadPlan> planLead(const Design& design) {
         plan.missingMoment_kg_m =
             reached->mass.mass_kg * aft.dot(buoyancyAtWanted(*reached, up, reached->mass.mass_kg) -
                                             reached->mass.centreOfGravity_m);
+    }
+    for (size_t i = 0; i < reached->alone.size() && i < design.pieces.size(); ++i) {
+        const PieceAlone& alone = reached->alone[i];
+        plan.piecePitches_rad.push_back(alone.pitch_rad);
+        if (alone.decided && std::abs(alone.pitch_rad - plan.wantedPitch_rad) > kPieceLevel_rad) {
+            plan.findings.push_back({"plan.piece_not_level",
+                                     Severity::Note,
+                                     "/pieces/" + std::to_string(i) + "/name",
+                                     {{Quantity::Angle, alone.pitch_rad}},
+                                     {design.pieces[i].name}});
+        }
     }
     explain(design, *empty, problem, plan);
     return plan;

@@ -26,6 +26,12 @@ struct PlugProblem {
     double gramsPerMoment_mm = 15.0;  ///< one gram counts as this many g mm
     /// Added to the objective times length^2: picks one of several equal answers.
     Eigen::VectorXd preference;
+    /// Rows [n pieces x n bores] of g mm per mm and what each should come to: each piece of a
+    /// jointed bait level by itself. Counted at `levelWeight` of a moment of the whole: so little
+    /// that only what mass and attitude leave free goes to it.
+    Eigen::MatrixXd levelRows_g;
+    Eigen::VectorXd levelWanted_g_mm;
+    double levelWeight = 0.003;
 };
 
 /// Lengths in mm within [0, most] with the least sum of squares of the three misses (SLSQP, Kraft
@@ -41,14 +47,23 @@ struct LeadPlan {
     double wantedPitch_rad = 0.0;
     double reachedPitch_rad = 0.0;
     double reachedSpare = 0.0;
-    double missingMass_kg = 0.0;      ///< positive: too light however full the bores are
-    double missingMoment_kg_m = 0.0;  ///< positive: more needed towards the tail
-    std::vector<Finding> findings;    ///< what cannot be met and what would help
-    ProposedEdit edit;                ///< the plug lengths as one edit
+    double missingMass_kg = 0.0;           ///< positive: too light however full the bores are
+    double missingMoment_kg_m = 0.0;       ///< positive: more needed towards the tail
+    std::vector<double> piecePitches_rad;  ///< of each piece let go alone, for jointed baits
+    std::vector<Finding> findings;         ///< what cannot be met and what would help
+    ProposedEdit edit;                     ///< the plug lengths as one edit
+    Design design;                         ///< with the plan carried out
 };
 
-/// Errors: "plan.no_bores"; whatever stops the evaluation. The plan is for the lengths alone: bores
-/// stay where they are, at most as full as their depth.
+/// The plan is for the lengths alone: bores stay where they are, at most as full as their depth;
+/// bores with whole pieces get plugs instead. For jointed baits each piece is brought level by
+/// itself as far as the mass and attitude of the whole allow. Errors: "plan.no_bores"; "plan.clash"
+/// (words: the two) when a bore meets something else or comes out of the skin; whatever stops the
+/// evaluation.
 Result<LeadPlan> planLead(const Design& design);
+
+/// Centre of buoyancy when `wanted_kg` floats (or hangs) with world up at `up` in the body frame.
+Eigen::Vector3d buoyancyAtWanted(const Derived& derived, const Eigen::Vector3d& up,
+                                 double wanted_kg);
 
 }  // namespace wl

@@ -1,0 +1,393 @@
+#include "core/clearance.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+#include <Eigen/Geometry>
+#include <unsupported/Eigen/BVH>
+
+#include "core/base/units.h"
+#include "core/mass/feature_tool.h"
+
+namespace wl {
+namespace {
+
+using Eigen::Vector3d;
+constexpr double kNear_m = 1e-8;
+constexpr int kMostRounds = 600;
+
+Vector3d nearestIn(const Embedded& solid, const Vector3d& p) {
+    const CutTool& t = solid.tool;
+    const Vector3d from = p - t.mouth_m;
+    const double reach = t.depth_m + t.tip_m;
+    const double depth = std::clamp(from.dot(t.inward), 0.0, reach);
+    if (solid.capsule) {
+        const Vector3d axis = t.mouth_m + depth * t.inward;
+        const Vector3d aside = p - axis;
+        const double r = aside.norm();
+        return r > t.halfAlong_m ? Vector3d(axis + aside * (t.halfAlong_m / r)) : p;
+    }
+    double a = from.dot(t.along), c = from.dot(t.across());
+    if (t.round) {
+        const double r = std::hypot(a, c);
+        if (r > t.halfAlong_m) {
+            a *= t.halfAlong_m / r;
+            c *= t.halfAlong_m / r;
+        }
+    } else {
+        a = std::clamp(a, -t.halfAlong_m, t.halfAlong_m);
+        c = std::clamp(c, -t.halfAcross_m, t.halfAcross_m);
+    }
+    return t.mouth_m + depth * t.inward + a * t.along + c * t.across();
+}
+
+Vector3d middleOf(const Embedded& s) {
+    return s.tool.mouth_m + 0.5 * s.tool.depth_m * s.tool.inward;
+}
+
+double boundingRadius(const Embedded& s) {
+    const CutTool& t = s.tool;
+    return std::hypot(0.5 * (t.depth_m + t.tip_m) + (s.capsule ? t.halfAlong_m : 0),
+                      std::hypot(t.halfAlong_m, t.round ? 0.0 : t.halfAcross_m)) +
+           0.5 * t.tip_m;
+}
+
+std::string itemPath(const char* list, size_t i) {
+    return std::string("/") + list + "/" + std::to_string(i);
+}
+
+Embedded capsule(std::string name, std::string path, std::string moveX, Embedded::Kind kind,
+                 const Vector3d& from, const Vector3d& to, double radius) {
+    Embedded e{std::move(name), std::move(path), std::move(moveX), kind, {}, true};
+    e.tool.mouth_m = from;
+    e.tool.depth_m = (to - from).norm();
+    e.tool.inward = e.tool.depth_m > 0 ? Vector3d((to - from) / e.tool.depth_m) : Vector3d::UnitZ();
+    e.tool.along = e.tool.inward.unitOrthogonal();
+    e.tool.halfAlong_m = e.tool.halfAcross_m = radius;
+    return e;
+}
+
+// Pairs that are meant to meet.
+bool meantToMeet(const Embedded& a, const Embedded& b) {
+    using Kind = Embedded::Kind;
+    auto pair = [&](Kind x, Kind y) {
+        return (a.kind == x && b.kind == y) || (a.kind == y && b.kind == x);
+    };
+    if (a.path == b.path) {
+        return true;  // two sides of one mirrored cut, two lengths of one wire
+    }
+    if (pair(Kind::Pin, Kind::Pocket)) {
+        return true;
+    }
+    if (pair(Kind::Stem, Kind::Bore) && (a.lead || b.lead)) {
+        return true;
+    }
+    // An eye's stem stands in its own pilot hole, a wire in the slot cut for it.
+    auto holds = [](const Embedded& cut, const Embedded& metal) {
+        return cut.tool.holds(metal.tool.mouth_m + 0.5 * metal.tool.depth_m * metal.tool.inward);
+    };
+    if (pair(Kind::Stem, Kind::Cut) || pair(Kind::Wire, Kind::Cut)) {
+        return a.kind == Kind::Cut ? holds(a, b) : holds(b, a);
+    }
+    return false;
+}
+
+}  // namespace
+
+std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
+    using Kind = Embedded::Kind;
+    std::vector<Embedded> out;
+    for (size_t i = 0; i < design.bores.size(); ++i) {
+        if (d.mass.bores[i].entersBody) {
+            const std::string path = itemPath("bores", i);
+            out.push_back({design.bores[i].name, path, path + "/x", Kind::Bore,
+                           toolOf(design.bores[i], d.mass.bores[i])});
+        }
+    }
+    for (size_t i = 0; i < design.features.size(); ++i) {
+        const Feature& f = design.features[i];
+        const std::string path = itemPath("features", i);
+        for (const CutTool& tool : d.mass.features[i].tools) {
+            Embedded e{f.name, path, path + "/x", Kind::Cut, tool};
+            e.open = f.kind == FeatureKind::Slot || f.kind == FeatureKind::SawGroove;
+            out.push_back(e);
+        }
+    }
+    for (size_t i = 0; i < design.joints.size(); ++i) {
+        const Joint& j = design.joints[i];
+        const JointCut& cut = d.joints[i];
+        const std::string path = itemPath("joints", i);
+        if (j.pocket != PocketIn::None) {
+            out.push_back({j.name, path, "", Kind::Pocket, pocketTool(j, cut)});
+        }
+        if (j.kind == HingeKind::Pin) {
+            const Vector3d half(0, 0, 0.5 * j.pinLength_m - 0.5 * j.pinDiameter_m);
+            const Vector3d at(cut.pinX_m, 0, cut.midZ_m);
+            out.push_back(
+                capsule(j.name, path, "", Kind::Pin, at - half, at + half, 0.5 * j.pinDiameter_m));
+        }
+    }
+    for (size_t i = 0; i < design.fittings.size(); ++i) {
+        const Fitting& f = design.fittings[i];
+        if (!isWireForm(f.kind) || f.shank_m <= 0) {
+            continue;
+        }
+        const std::string path = itemPath("fittings", i);
+        for (const double side : {1.0, -1.0}) {
+            if (side < 0 && !f.mirrored) {
+                continue;
+            }
+            const auto [from, to] = stemEnds(f, side);
+            Embedded e = capsule(f.name, path, path + "/x", Kind::Stem, from, to,
+                                 measureEye(f).stemRadius_m);
+            e.lead = f.kind == FittingKind::Hanger;
+            out.push_back(e);
+        }
+    }
+    const std::vector<Vector3d>& wire = d.mass.wire.path_m;
+    for (size_t i = 0; i + 1 < wire.size(); ++i) {
+        if (d.curves.contains(wire[i]) || d.curves.contains(wire[i + 1])) {
+            out.push_back(capsule("through-wire", "/through_wire", "", Kind::Wire, wire[i],
+                                  wire[i + 1], 0.5 * design.wire.wire_m));
+        }
+    }
+    for (size_t i = 0; i < design.chambers.size(); ++i) {
+        const std::string path = itemPath("chambers", i);
+        out.push_back(
+            {design.chambers[i].name, path, path + "/x", Kind::Chamber, d.mass.chambers[i].tool});
+    }
+    if (design.lip.present && design.lip.slotDepth_m > 0) {
+        Embedded e{"lip", "/lip", "", Kind::LipSlot, {}};
+        e.tool.mouth_m = {design.lip.slotX_m, 0, design.lip.slotZ_m};
+        e.tool.inward = -lipDirection(design.lip);
+        e.tool.along = Vector3d::UnitY();
+        e.tool.round = false;
+        e.tool.halfAlong_m = 0.5 * design.lip.rootWidth_m;
+        e.tool.halfAcross_m = 0.5 * design.lip.thickness_m;
+        e.tool.depth_m = design.lip.slotDepth_m;
+        e.open = true;
+        out.push_back(e);
+    }
+    for (Embedded& e : out) {
+        e.piece = pieceAt(design.joints, middleOf(e).x());
+    }
+    return out;
+}
+
+double wallBetweenSolids(const Embedded& a, const Embedded& b, Vector3d* between) {
+    Vector3d p = middleOf(a), q = middleOf(b);
+    for (int i = 0; i < kMostRounds; ++i) {
+        const Vector3d nextP = nearestIn(a, q);
+        const Vector3d nextQ = nearestIn(b, nextP);
+        const double moved = (nextP - p).norm() + (nextQ - q).norm();
+        p = nextP;
+        q = nextQ;
+        if (moved < kNear_m) {
+            break;
+        }
+    }
+    if (between != nullptr) {
+        *between = 0.5 * (p + q);
+    }
+    const double apart = (p - q).norm();
+    return apart > 10 * kNear_m ? apart : std::min(0.0, wallBetween(a.tool, b.tool));
+}
+
+namespace {
+
+struct Facet {
+    Vector3d a, b, c;
+};
+
+Vector3d nearestOnFacet(const Facet& f, const Vector3d& p) {
+    // Ericson, Real-Time Collision Detection (2005), 5.1.5, recalled.
+    const Vector3d ab = f.b - f.a, ac = f.c - f.a, ap = p - f.a;
+    const double d1 = ab.dot(ap), d2 = ac.dot(ap);
+    if (d1 <= 0 && d2 <= 0) {
+        return f.a;
+    }
+    const Vector3d bp = p - f.b;
+    const double d3 = ab.dot(bp), d4 = ac.dot(bp);
+    if (d3 >= 0 && d4 <= d3) {
+        return f.b;
+    }
+    const double vc = d1 * d4 - d3 * d2;
+    if (vc <= 0 && d1 >= 0 && d3 <= 0) {
+        return f.a + d1 / (d1 - d3) * ab;
+    }
+    const Vector3d cp = p - f.c;
+    const double d5 = ab.dot(cp), d6 = ac.dot(cp);
+    if (d6 >= 0 && d5 <= d6) {
+        return f.c;
+    }
+    const double vb = d5 * d2 - d1 * d6;
+    if (vb <= 0 && d2 >= 0 && d6 <= 0) {
+        return f.a + d2 / (d2 - d6) * ac;
+    }
+    const double va = d3 * d6 - d5 * d4;
+    if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
+        return f.b + (d4 - d3) / ((d4 - d3) + (d5 - d6)) * (f.c - f.b);
+    }
+    const double all = va + vb + vc;
+    return all > 0 ? Vector3d(f.a + ab * (vb / all) + ac * (vc / all)) : f.a;
+}
+
+using Box = Eigen::AlignedBox<double, 3>;
+
+struct NearestFacet {
+    using Scalar = double;
+    Vector3d at;
+    const Embedded* mouth = nullptr;
+
+    bool leftOut(const Facet& f) const {
+        if (mouth == nullptr) {
+            return false;
+        }
+        const CutTool& t = mouth->tool;
+        const Vector3d from = (f.a + f.b + f.c) / 3 - t.mouth_m;
+        const Vector3d normal = (f.b - f.a).cross(f.c - f.a);
+        const double a = std::abs(from.dot(t.along)), c = std::abs(from.dot(t.across()));
+        constexpr double kRound = 1.5;
+        const double half = t.round ? t.halfAlong_m : t.halfAcross_m;
+        const bool round = t.round
+                               ? std::hypot(a, c) < kRound * t.halfAlong_m + 0.001
+                               : a < kRound * t.halfAlong_m + 0.001 && c < kRound * half + 0.001;
+        return round && normal.dot(t.inward) < 0;
+    }
+    double minimumOnVolume(const Box& box) const { return box.squaredExteriorDistance(at); }
+    double minimumOnObject(const Facet& f) const {
+        return leftOut(f) ? std::numeric_limits<double>::max()
+                          : (nearestOnFacet(f, at) - at).squaredNorm();
+    }
+};
+
+Box bounding_box(const Facet& f) {
+    Box box(f.a);
+    box.extend(f.b);
+    box.extend(f.c);
+    return box;
+}
+
+}  // namespace
+
+struct SkinSearch::Tree {
+    std::vector<Facet> facets;
+    std::vector<Box> boxes;
+    Eigen::KdBVH<double, 3, Facet> bvh;
+};
+
+SkinSearch::SkinSearch(const TriangleMesh& mesh, const BodyCurves& curves)
+    : tree_(std::make_unique<Tree>()), curves_(curves) {
+    for (const auto& t : mesh.triangles) {
+        const Facet f{mesh.vertices_m[size_t(t[0])], mesh.vertices_m[size_t(t[1])],
+                      mesh.vertices_m[size_t(t[2])]};
+        tree_->facets.push_back(f);
+        tree_->boxes.push_back(bounding_box(f));
+    }
+    tree_->bvh.init(tree_->facets.begin(), tree_->facets.end(), tree_->boxes.begin(),
+                    tree_->boxes.end());
+}
+
+SkinSearch::~SkinSearch() = default;
+
+double SkinSearch::signedDistance(const Vector3d& place, const Embedded* mouthOf) const {
+    NearestFacet nearest{place, mouthOf};
+    const double squared = Eigen::BVMinimize(tree_->bvh, nearest);
+    if (!(squared < 1e6)) {
+        return 1e3;
+    }
+    return (curves_.contains(place) ? 1.0 : -1.0) * std::sqrt(squared);
+}
+
+SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin) {
+    const CutTool& t = solid.tool;
+    SkinWall least;
+    least.wall_m = std::numeric_limits<double>::max();
+    const double radius = t.halfAlong_m;
+    const double reach = t.depth_m + t.tip_m;
+    const bool closed = solid.kind == Embedded::Kind::Chamber;
+    const bool wire = solid.kind == Embedded::Kind::Wire;
+    const Embedded* mouth = closed || wire ? nullptr : &solid;
+    auto at = [&](double u, double v) {  // u along the depth, v round the rim
+        const double angle = 2 * kPi * v;
+        if (t.round) {
+            return Vector3d(t.mouth_m + u * t.inward + radius * std::cos(angle) * t.along +
+                            radius * std::sin(angle) * t.across());
+        }
+        const double big = std::max(std::abs(std::cos(angle)), std::abs(std::sin(angle)));
+        return Vector3d(t.mouth_m + u * t.inward + t.halfAlong_m * std::cos(angle) / big * t.along +
+                        t.halfAcross_m * std::sin(angle) / big * t.across());
+    };
+    // A stem set at a slant runs close under the skin where it goes in: its inner half counts.
+    const double from = closed                               ? 0.0
+                        : solid.open                         ? reach
+                        : solid.kind == Embedded::Kind::Stem ? 0.5 * reach
+                                                             : std::min(reach, 1.5 * radius);
+    const int steps = std::max(1, int(std::ceil((reach - from) / 0.001)));
+    constexpr int kRim = 24;
+    double bestU = reach, bestV = 0;
+    auto look = [&](double u, double v) {
+        const Vector3d p = at(u, v);
+        const bool inside = skin.curves().contains(p);
+        if ((solid.open || wire) && !inside) {
+            return;  // these are meant to come out
+        }
+        const double wall = skin.signedDistance(p, mouth);
+        if (wall < least.wall_m) {
+            least = {wall, p, true};
+            bestU = u;
+            bestV = v;
+        }
+    };
+    for (int i = 0; i <= steps; ++i) {
+        for (int k = 0; k < kRim; ++k) {
+            look(from + (reach - from) * i / steps, double(k) / kRim);
+        }
+    }
+    double stepU = (reach - from) / steps, stepV = 1.0 / kRim;
+    for (int round = 0; round < 5 && least.known; ++round) {
+        stepU *= 0.5;
+        stepV *= 0.5;
+        const double u = bestU, v = bestV;
+        for (const double du : {-1.0, 0.0, 1.0}) {
+            for (const double dv : {-1.0, 0.0, 1.0}) {
+                look(std::clamp(u + du * stepU, from, reach), v + dv * stepV);
+            }
+        }
+    }
+    return least;
+}
+
+std::vector<Clearance> findThinWalls(const std::vector<Embedded>& solids, double under_m) {
+    std::vector<Clearance> out;
+    for (size_t i = 0; i < solids.size(); ++i) {
+        for (size_t k = 0; k < i; ++k) {
+            const double apart = (middleOf(solids[i]) - middleOf(solids[k])).norm();
+            if (apart > boundingRadius(solids[i]) + boundingRadius(solids[k]) + under_m ||
+                meantToMeet(solids[i], solids[k])) {
+                continue;
+            }
+            Clearance c{i, k};
+            c.wall_m = wallBetweenSolids(solids[i], solids[k], &c.place_m);
+            if (c.wall_m < under_m) {
+                out.push_back(c);
+            }
+        }
+    }
+    // One line for each pair of records: a wire of many lengths would repeat itself.
+    std::stable_sort(out.begin(), out.end(),
+                     [](const Clearance& a, const Clearance& b) { return a.wall_m < b.wall_m; });
+    std::vector<Clearance> one;
+    for (const Clearance& c : out) {
+        if (std::none_of(one.begin(), one.end(), [&](const Clearance& o) {
+                return solids[o.a].path == solids[c.a].path && solids[o.b].path == solids[c.b].path;
+            })) {
+            one.push_back(c);
+        }
+    }
+
+    return one;
+}
+
+}  // namespace wl

@@ -1,0 +1,93 @@
+// What is left between any two things let into a bait, and between each of them and the skin.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/evaluate.h"
+
+namespace wl {
+
+/// A convex solid let into the body: a straight tool with flat ends, or a length of wire or pin
+/// (a capsule: `tool.depth_m` along the axis, round ends of `tool.halfAlong_m`).
+struct Embedded {
+    enum class Kind { Bore, Cut, Pocket, Pin, Stem, Wire, Chamber, LipSlot };
+    std::string name;
+    std::string path;   ///< of the record
+    std::string moveX;  ///< path of the number that moves it along the bait; empty: cannot
+    Kind kind = Kind::Bore;
+    CutTool tool;
+    bool capsule = false;
+    bool open = false;  ///< meant to come out of the skin at its ends
+    bool lead = false;  ///< a hanger's stem is meant to stand in lead
+    size_t piece = 0;
+};
+
+/// Everything let into the bait, from its reckoned geometry.
+std::vector<Embedded> embeddedIn(const Design& design, const Derived& derived);
+
+/// Least distance between two solids, metres: exact to 1e-7 m while apart (alternating projections
+/// onto two convex sets; Cheney & Goldstein 1959, recalled). Where they meet, a depth under 0 from
+/// the capsules round them. `between` gets the middle of the shortest way.
+double wallBetweenSolids(const Embedded& a, const Embedded& b, Eigen::Vector3d* between = nullptr);
+
+/// Least distance from a solid to the skin (and to the cut faces of its piece), its own mouth left
+/// out: the skin within 1.5 of its half-widths round its axis on the side it comes in from.
+/// Sampled over its surface and refined; exact to about 0.02 mm on the mesh given. Under 0: it
+/// comes out there.
+struct SkinWall {
+    double wall_m = 0.0;
+    Eigen::Vector3d place_m = Eigen::Vector3d::Zero();
+    bool known = false;  ///< false when no part of it is inside the body
+};
+class SkinSearch;
+SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin);
+
+/// The skin of one piece, arranged for searching.
+class SkinSearch {
+  public:
+    SkinSearch(const TriangleMesh& mesh, const BodyCurves& curves);
+    ~SkinSearch();
+    SkinSearch(const SkinSearch&) = delete;
+    SkinSearch& operator=(const SkinSearch&) = delete;
+    /// Distance to the nearest triangle not left out, positive inside the body.
+    double signedDistance(const Eigen::Vector3d& place_m, const Embedded* mouthOf = nullptr) const;
+    const BodyCurves& curves() const { return curves_; }
+
+  private:
+    struct Tree;
+    std::unique_ptr<Tree> tree_;
+    const BodyCurves& curves_;
+};
+
+/// One thin place between two solids.
+struct Clearance {
+    size_t a = 0;
+    size_t b = 0;
+    double wall_m = 0.0;
+    Eigen::Vector3d place_m = Eigen::Vector3d::Zero();
+};
+
+/// Least wall that is not warned of (common practice, no source).
+inline constexpr double kLeastWall_m = 0.001;
+
+/// Every pair of records with less than `under_m` between, worst first; pairs that are meant to
+/// meet (a pin in its pocket, a hanger in its lead, a wire in its slot) are left out.
+std::vector<Clearance> findThinWalls(const std::vector<Embedded>& solids,
+                                     double under_m = kLeastWall_m);
+
+/// Smallest move along the bait of one of the two that leaves the least wall to everything else
+/// let in and to the skin past a bore's bottom; the cheaper of the two to move comes first (a bore
+/// before a rattle, a cut, an eye). Nothing when up to 15 mm does not help.
+std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& derived,
+                                         const std::vector<Embedded>& solids, size_t a, size_t b);
+
+/// Findings for pairs of solids: error under 0, warning under kLeastWall_m, each with the place and
+/// the smallest move of the cheapest of the two that clears it.
+void checkClashes(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
+/// Findings for solids against the skin. Takes some milliseconds: not part of evaluate. Records
+/// that already have a finding in `derived` are passed over.
+void checkSkinWalls(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
+}  // namespace wl

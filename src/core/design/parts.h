@@ -1,0 +1,180 @@
+// What is put on and into a body: fittings, wire, lead, rattles, coats, lip and line tie.
+// Frames and units as in design/design.h.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/base/units.h"
+#include "core/design/joint.h"
+
+namespace wl {
+
+enum class FittingKind {
+    Treble,
+    SplitRing,
+    ScrewEye,
+    TwistedEye,
+    GlassEye,
+    Other,
+    SheetFin,
+    BristleTail,
+    SoftTail,
+    SingleHook,
+    Hanger  ///< an eye cast into the lead of a bore
+};
+
+/// A bought or bent part. Hooks and rings with `hangsFrom` set act at that eye.
+struct Fitting {
+    FittingKind kind = FittingKind::Other;
+    std::string name = "part";
+    double typicalMass_kg = 0.0005;
+    std::optional<double> weighedMass_kg;  ///< of one, replaces the typical mass
+    double density_kg_m3 = 7850.0;
+    std::string hangsFrom;  ///< name of an eye in this design, empty: own place
+    double x_m = 0.0;
+    double y_m = 0.0;
+    double z_m = 0.0;
+    bool mirrored = false;  ///< a second one at -y
+    double sunk = 0.0;      ///< share of its volume let into the body, unless it is bent from wire
+    double size_m = 0.01;   ///< length of a hook, outer diameter of a ring, eye or part
+    double wire_m = 0.001;  ///< wire diameter of a hook, ring or eye, thickness of a fin
+    double area_m2 = 0.0;   ///< seen from the side, of a fin or tail
+    double span_m = 0.0;    ///< of a hook across its points, 0: half its length
+    bool weedGuard = false;
+    bool fromWire = false;      ///< mass worked out from the wire below instead of typical
+    double shank_m = 0.0;       ///< length of an eye's stem let into the body, 0: not known
+    double twists = 0.0;        ///< turns of a twisted stem
+    double stemLean_rad = 0.0;  ///< of the stem from straight in, positive: deep end further aft
+    FeatureFrom stemFrom = FeatureFrom::Belly;  ///< skin the stem goes in at
+    bool operator==(const Fitting&) const = default;
+};
+
+enum class BoreFrom { Belly, Back };
+
+/// How the lead gets into a bore: one plug cut to length, metal poured in, or whole pieces.
+enum class BoreLead { Plug, Poured, Pieces };
+
+/// Whole pieces of one size in a bore: balls, shot, slugs, cast weights.
+struct LeadPiece {
+    std::string name = "ball";
+    double count = 1.0;
+    double mass_kg = 0.001;  ///< of one
+    double length_m = 0.0;   ///< it takes of the bore; 0: a ball, stacked by its diameter
+    double diameter_m = 0.005;
+    bool operator==(const LeadPiece&) const = default;
+};
+
+/// A flat-bottomed hole with a plug at its deep end and filler from the plug to the skin.
+struct Bore {
+    std::string name = "bore";
+    BoreFrom from = BoreFrom::Belly;
+    double x_m = 0.0;
+    double y_m = 0.0;
+    double diameter_m = 0.006;
+    double depth_m = 0.01;  ///< along the axis, from the skin
+    double lean_rad = 0.0;  ///< of the axis in the side view, positive: deep end further aft
+    std::string plugMaterial = "lead";
+    double plugDensity_kg_m3 = 11340.0;
+    double plugLength_m = 0.0;
+    double fillerDensity_kg_m3 = 700.0;
+    BoreLead lead = BoreLead::Plug;
+    std::vector<LeadPiece> pieces;  ///< deep end first; count only when lead is Pieces
+    bool operator==(const Bore&) const = default;
+};
+
+/// A loop of the through-wire that comes out of the belly (or the back) as an eye.
+struct WireDrop {
+    std::string name = "belly eye";
+    double x_m = 0.03;
+    bool back = false;
+    double standOff_m = 0.0025;  ///< of the eye's middle outside the skin
+    bool operator==(const WireDrop&) const = default;
+};
+
+/// One wire bent from nose to tail, so that a fish pulls on metal alone. It lies in a slot sawn
+/// into the belly or back, closed with filler, or in the groove of a body made of halves.
+struct ThroughWire {
+    bool present = false;
+    double wire_m = 0.001;  ///< diameter
+    double density_kg_m3 = 7930.0;
+    double z_m = 0.0;              ///< height of its straight run
+    double eyeInner_m = 0.003;     ///< inner diameter of every eye
+    double bendRadius_m = 0.0015;  ///< inside the bends
+    double wrap_m = 0.006;         ///< of each end wound on the wire behind its eye
+    bool noseEye = true;
+    bool tailEye = true;
+    std::vector<WireDrop> drops;  ///< nose first
+    double slotWidth_m = 0.0;     ///< sawn for it along the whole run, 0: none (halves)
+    bool slotFromBack = false;
+    double slotDensity_kg_m3 = 1150.0;  ///< of what closes the slot
+    bool operator==(const ThroughWire&) const = default;
+};
+
+enum class ChamberAxis { Along, Across, Upright };
+
+/// A closed tube or hole with loose balls.
+struct RattleChamber {
+    std::string name = "rattle";
+    ChamberAxis axis = ChamberAxis::Along;
+    double x_m = 0.04;  ///< of its middle
+    double y_m = 0.0;
+    double z_m = 0.0;
+    double lean_rad = 0.0;      ///< of an axis along the bait, positive: aft end higher
+    double length_m = 0.012;    ///< inside
+    double diameter_m = 0.005;  ///< inside
+    double wall_m = 0.0;        ///< of a tube, 0: a bare hole
+    double wallDensity_kg_m3 = 1200.0;
+    double ballDiameter_m = 0.004;
+    double ballCount = 2.0;
+    double ballDensity_kg_m3 = 7800.0;
+    bool operator==(const RattleChamber&) const = default;
+};
+
+enum class CoatKind { Sealer, Paint, Clear };
+
+struct Coat {
+    CoatKind kind = CoatKind::Clear;
+    std::string name = "clear coat";
+    double thickness_m = 0.0002;  ///< of one coat
+    double count = 1.0;
+    double density_kg_m3 = 1150.0;
+    bool operator==(const Coat&) const = default;
+};
+
+/// Outline of a lip from its dimensions. Rounded: straight sides, then a half-elliptic tip. Cut:
+/// straight sides and end, the corners cut off by the tip length. Oval: part of one ellipse.
+/// Waisted: a narrow neck that swings out to the full width, then a rounded tip.
+enum class LipFamily { Rounded, Cut, Oval, Waisted };
+
+/// A flat lip. Angle from the body axis: 0 in line with the body, 90 deg straight down.
+struct Lip {
+    bool present = true;
+    LipFamily family = LipFamily::Rounded;
+    std::string material = "polycarbonate";
+    double density_kg_m3 = 1200.0;
+    double thickness_m = 0.0015;
+    double length_m = 0.02;      ///< from the skin to the tip
+    double rootWidth_m = 0.012;  ///< where it leaves the body
+    double width_m = 0.018;      ///< at its widest
+    double tipRound_m = 0.006;   ///< length of the rounded end, or of the corners cut off
+    double angle_rad = 30.0 * kDegree;
+    double slotX_m = 0.005;  ///< where the middle of the sheet leaves the skin
+    double slotZ_m = -0.005;
+    double slotDepth_m = 0.007;  ///< length let into the body
+    bool operator==(const Lip&) const = default;
+};
+
+enum class TiePlace { Body, Lip };
+
+struct Tie {
+    TiePlace place = TiePlace::Body;
+    double x_m = 0.0;
+    double z_m = 0.0;
+    double upLip_m = 0.008;     ///< from the skin along the lip, for a tie on the lip
+    double standOff_m = 0.002;  ///< of the loop above the lip's upper face
+    bool operator==(const Tie&) const = default;
+};
+
+}  // namespace wl

@@ -1,0 +1,146 @@
+#include "core/tank/hook_swaps.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+HookSet tryHooks(const Design& design, const Derived& d, const std::vector<size_t>& places,
+                 const std::vector<Fitting>& shelf, std::vector<size_t> hooks) {
+    HookSet set;
+    set.hooks = std::move(hooks);
+    double mass = d.mass.mass_kg;
+    Eigen::Vector3d moment = mass * d.mass.centreOfGravity_m;
+    double volume = d.mass.displacedVolume_m3;
+    FloatingBody body{d.mass.coarseShape, 0, {}, d.waterDensity_kg_m3};
+    Eigen::Vector3d lift = volume * d.mass.centreOfBuoyancy_m;
+    std::vector<double> lengths;
+    for (size_t i = 0; i < places.size(); ++i) {
+        const Fitting& old = design.fittings[places[i]];
+        const Fitting& now = shelf[set.hooks[i]];
+        const double count = old.mirrored ? 2.0 : 1.0;
+        const Eigen::Vector3d at = fittingPlace(design, old);
+        const double heavier = count * (fittingMass_kg(now) - fittingMass_kg(old));
+        const double bigger = count * (fittingMass_kg(now) / now.density_kg_m3 -
+                                       fittingMass_kg(old) / old.density_kg_m3);
+        mass += heavier;
+        moment += heavier * at;
+        volume += bigger;
+        lift += bigger * at;
+        body.shape.parts.push_back({at, bigger});
+        set.hooks_kg += count * fittingMass_kg(now);
+        lengths.push_back(now.size_m);
+    }
+    set.mass_kg = mass;
+    set.net_kg = d.waterDensity_kg_m3 * volume - mass;
+    set.spare = set.net_kg / (d.waterDensity_kg_m3 * volume);
+    const double v = std::sqrt(2 * std::abs(set.net_kg) * kGravity_m_s2 /
+                               (d.waterDensity_kg_m3 * d.fallArea_m2));
+    set.speed_m_s = set.net_kg > 0 ? -v : v;
+    set.state = v <= kSuspendSpeed_m_s ? RestState::Suspends
+                : set.net_kg > 0       ? RestState::Floats
+                                       : RestState::Sinks;
+    const Eigen::Vector3d centre = moment / mass;
+    if (set.net_kg > 0) {
+        body.mass_kg = mass;
+        body.centreOfGravity_m = centre;
+        const FloatAttitude rest = settleFrom(body, upInBody(d.pitch_rad, d.roll_rad));
+        set.pitch_rad = rest.pitch_rad;
+        set.attitudeDecided = rest.stable;
+    } else {
+        const SubmergedAttitude hang = hangUnderWater(centre, lift / volume);
+        set.pitch_rad = hang.pitch_rad;
+        set.attitudeDecided = hang.decided;
+    }
+    set.meetings = hookMeetings(design, places, lengths);
+    return set;
+}
+
+}  // namespace
+
+HookSwaps computeHookSwaps(const Design& design, const Derived& d,
+                           const std::vector<Fitting>& shelf, std::stop_token stop,
+                           const std::function<void(double)>& progress) {
+    HookSwaps swaps;
+    swaps.places = hooksOf(design);
+    std::vector<size_t> hooks;
+    for (size_t i = 0; i < shelf.size(); ++i) {
+        if (isHook(shelf[i].kind)) {
+            hooks.push_back(i);
+        }
+    }
+    if (swaps.places.empty() || hooks.empty()) {
+        swaps.complete = true;
+        return swaps;
+    }
+    const bool one = swaps.places.size() == 1;
+    const size_t all = one ? hooks.size() : hooks.size() * hooks.size();
+    size_t done = 0;
+    for (const size_t front : hooks) {
+        for (const size_t rear : hooks) {
+            if ((one && rear != front) || done >= kMostHookSets) {
+                continue;
+            }
+            if (stop.stop_requested()) {
+                return swaps;
+            }
+            std::vector<size_t> set(swaps.places.size(), front);
+            set.back() = rear;
+            swaps.sets.push_back(tryHooks(design, d, swaps.places, shelf, std::move(set)));
+            ++done;
+            if (progress && done % 16 == 0) {
+                progress(double(done) / double(all));
+            }
+        }
+    }
+    std::stable_sort(swaps.sets.begin(), swaps.sets.end(),
+                     [](const HookSet& a, const HookSet& b) { return a.mass_kg < b.mass_kg; });
+    swaps.complete = true;
+    return swaps;
+}
+
+std::vector<std::vector<size_t>> setsForSpeeds(const HookSwaps& swaps, double ownPitch,
+                                               const std::vector<double>& speeds, size_t most) {
+    std::vector<std::vector<size_t>> out;
+    for (const double wanted : speeds) {
+        std::vector<size_t> order(swaps.sets.size());
+        for (size_t i = 0; i < order.size(); ++i) {
+            order[i] = i;
+        }
+        // A hundredth of a radian counts as much as a millimetre a second.
+        auto miss = [&](size_t i) {
+            return std::abs(swaps.sets[i].speed_m_s - wanted) +
+                   0.1 * std::abs(swaps.sets[i].pitch_rad - ownPitch) * 0.1;
+        };
+        std::stable_sort(order.begin(), order.end(), [&](size_t a, size_t b) {
+            const bool clearA = swaps.sets[a].meetings.empty();
+            const bool clearB = swaps.sets[b].meetings.empty();
+            return clearA != clearB ? clearA : miss(a) < miss(b);
+        });
+        order.resize(std::min(most, order.size()));
+        out.push_back(std::move(order));
+    }
+    return out;
+}
+
+Design withHooks(const Design& design, const HookSwaps& swaps, const HookSet& set,
+                 const std::vector<Fitting>& shelf) {
+    Design next = design;
+    for (size_t i = 0; i < swaps.places.size(); ++i) {
+        Fitting& hook = next.fittings[swaps.places[i]];
+        const Fitting old = hook;
+        hook = shelf[set.hooks[i]];
+        hook.name = old.name;  // the place keeps its name: others may hang on it
+        hook.hangsFrom = old.hangsFrom;
+        hook.x_m = old.x_m;
+        hook.y_m = old.y_m;
+        hook.z_m = old.z_m;
+        hook.mirrored = old.mirrored;
+    }
+    return next;
+}
+
+}  // namespace wl

@@ -1,0 +1,73 @@
+#include "core/tank/lean.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "core/base/units.h"
+#include "core/motion/hull_loads.h"
+
+namespace wl {
+
+std::vector<LeanShare> leanShares(const Derived& d) {
+    double stiffness = 0;  // kg m: moment per radian over g
+    if (!d.attitudes.empty()) {
+        stiffness = d.mass.mass_kg * d.attitudes.front().metacentricHeightRoll_m;
+    } else {
+        stiffness = d.mass.mass_kg * d.hang.arm_m;
+    }
+    std::map<std::string, LeanShare> byPath;
+    for (const MassItem& item : d.mass.items) {
+        const double outside =
+            item.kind == PartKind::Body ? 0.0 : d.waterDensity_kg_m3 * item.displaced_m3;
+        LeanShare& share = byPath[item.path];
+        share.name = item.name;
+        share.path = item.path;
+        share.moment_kg_m += (item.mass_kg - outside) * item.centre_m.y();
+    }
+    std::vector<LeanShare> shares;
+    for (auto& [path, share] : byPath) {
+        if (std::abs(share.moment_kg_m) > 1e-9) {
+            share.lean_rad = stiffness > 1e-9 ? -share.moment_kg_m / stiffness : 0.0;
+            shares.push_back(share);
+        }
+    }
+    std::stable_sort(shares.begin(), shares.end(), [](const LeanShare& a, const LeanShare& b) {
+        return std::abs(a.moment_kg_m) > std::abs(b.moment_kg_m);
+    });
+    return shares;
+}
+
+FreeFallTimes freeFallTimes(const Derived& d) {
+    FreeFallTimes fall;
+    fall.steadySpeed_m_s = d.freeFall.speed_m_s;
+    const Eigen::Vector3d added =
+        addedMassCoefficients(d.sizes.length_m, d.sizes.maxWidth_m, d.sizes.maxHeight_m);
+    fall.added_kg = added.z() * d.waterDensity_kg_m3 * d.solid.volume_m3;
+    const double weight = std::abs(d.net_kg) * kGravity_m_s2;
+    if (weight > 0) {
+        fall.timeConstant_s =
+            (d.mass.mass_kg + fall.added_kg) * std::abs(fall.steadySpeed_m_s) / weight;
+    }
+    return fall;
+}
+
+double depthAfter_m(const FreeFallTimes& fall, double time_s) {
+    if (fall.timeConstant_s <= 0) {
+        return 0.0;
+    }
+    return std::abs(fall.steadySpeed_m_s) * fall.timeConstant_s *
+           std::log(std::cosh(time_s / fall.timeConstant_s));
+}
+
+double timeToFall_s(const FreeFallTimes& fall, double depth_m) {
+    const double reach = std::abs(fall.steadySpeed_m_s) * fall.timeConstant_s;
+    if (reach <= 0 || depth_m <= 0) {
+        return 0.0;
+    }
+    const double k = depth_m / reach;
+    // acosh(e^k) without overflow: ln(e^k + sqrt(e^2k - 1)) = k + ln(1 + sqrt(1 - e^-2k)).
+    return fall.timeConstant_s * (k + std::log(1 + std::sqrt(-std::expm1(-2 * k))));
+}
+
+}  // namespace wl

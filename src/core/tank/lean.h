@@ -1,0 +1,36 @@
+// Why a bait leans and what becomes of it.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/evaluate.h"
+
+namespace wl {
+
+/// One part's hand in a lean: its weight in water times how far it sits off the middle.
+struct LeanShare {
+    std::string name;
+    std::string path;
+    double moment_kg_m = 0.0;  ///< positive pulls the port side down
+    double lean_rad = 0.0;     ///< of the bait by this part alone, positive port side up
+};
+
+/// The parts that pull sideways, the strongest first; pairs that cancel are left out. A lean in
+/// radians is moment / (mass x metacentric height) for a floating bait and moment / (mass x arm
+/// between centres) for one under water: small angles.
+std::vector<LeanShare> leanShares(const Derived& derived);
+
+/// Sinking or rising a given way from rest, quadratic drag with the added mass of the body:
+/// depth = v tau ln cosh(t/tau), tau = m' v / (net weight).
+struct FreeFallTimes {
+    double steadySpeed_m_s = 0.0;  ///< positive sinking
+    double timeConstant_s = 0.0;
+    double added_kg = 0.0;  ///< water moved with it
+};
+FreeFallTimes freeFallTimes(const Derived& derived);
+/// Depth reached after t seconds, and its inverse; 0 when it hardly moves.
+double depthAfter_m(const FreeFallTimes& fall, double time_s);
+double timeToFall_s(const FreeFallTimes& fall, double depth_m);
+
+}  // namespace wl

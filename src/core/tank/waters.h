@@ -1,0 +1,43 @@
+// The same bait in other water: spare, attitude and state over temperature and salt.
+#pragma once
+
+#include <stop_token>
+#include <vector>
+
+#include "core/evaluate.h"
+
+namespace wl {
+
+/// Volumetric expansion of a bait's body, 1/K: wood 6e-5 (mean of the grain directions, recalled),
+/// cast, layered and printed plastic 3 x 7e-5 (engineering handbook, recalled).
+double bodyExpansion_per_K(const Design& design);
+
+struct InWater {
+    double temperature_K = 0.0;
+    double salinity = 0.0;
+    double waterDensity_kg_m3 = 0.0;
+    double net_kg = 0.0;
+    double spare = 0.0;
+    RestState state = RestState::Floats;
+    double speed_m_s = 0.0;  ///< free speed, positive sinking, by the drag it has in its own water
+    double pitch_rad = 0.0;
+    double roll_rad = 0.0;
+    bool attitudeDecided = true;
+};
+
+/// The bait in water of that temperature (271..308 K) and salinity. Water by waterDensity_kg_m3;
+/// the body swells or shrinks from what it is at `measured_K`, its mass does not change.
+InWater inWater(const Design& design, const Derived& derived, double temperature_K, double salinity,
+                double measured_K);
+
+/// One row for each temperature, one entry for each salinity in it. Stops early when asked; rows
+/// done so far are returned.
+std::vector<std::vector<InWater>> computeWaters(const Design& design, const Derived& derived,
+                                                const std::vector<double>& temperatures_K,
+                                                const std::vector<double>& salinities,
+                                                std::stop_token stop = {});
+
+/// Net mass (either way) at which the bait moves at kSuspendSpeed_m_s.
+double suspendBand_kg(const Derived& derived);
+
+}  // namespace wl
