@@ -142,8 +142,8 @@ void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>
     for (const Embedded& e : solids) {
         const bool said = std::find(done.begin(), done.end(), e.path) != done.end() ||
                           std::any_of(d.findings.begin(), d.findings.end(), [&](const Finding& f) {
-                              return f.severity != Severity::Note &&
-                                     (f.path == e.path || f.path.starts_with(e.path + "/"));
+                              const bool wall = f.code.starts_with("bore.") || f.code.starts_with("feature.");
+                return wall && f.path.starts_with(e.path + "/");
                           });
         // Pins and pockets stand in their joint's faces; the joint's own checks watch their walls.
         if (said || e.kind == Embedded::Kind::Pin || e.kind == Embedded::Kind::Pocket) {

@@ -323,7 +323,7 @@ SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin) {
     const double from = closed                               ? 0.0
                         : solid.open                         ? reach
                         : solid.kind == Embedded::Kind::Stem ? 0.5 * reach
-                                                             : std::min(reach, 1.5 * radius);
+                                                             : std::min(reach, 1.5 * radius + 0.001);
     const int steps = std::max(1, int(std::ceil((reach - from) / 0.001)));
     constexpr int kRim = 24;
     double bestU = reach, bestV = 0;

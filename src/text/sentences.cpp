@@ -223,6 +223,10 @@ constexpr std::array kRows{
     Row{"plan.no_piece_fits",
         WL_TR("No piece on the shelf goes into these bores. Drill them wider, or put smaller "
               "pieces on the shelf.")},
+    Row{"plan.leans", WL_TR("With this lead it would lean over by %1: the weight is not low enough. "
+                            "Use heavier metal, or put the lead lower.")},
+    Row{"plan.pitch_missed",
+        WL_TR("It would rest at %1, %2 is wanted: this shape does not settle there.")},
     Row{"plan.piece_not_level", WL_TR("%w1 by itself would lie %1 nose up: a second bore in it "
                                       "would let it lie level.")},
     Row{"edit.move_bore", WL_TR("Drill it %1 from the nose")},

@@ -32,7 +32,7 @@ void Balancer::takeFrom(size_t index, double mass, const Eigen::Vector3d& at) {
 }
 
 double Balancer::letIn(const Eigen::Vector3d& from, const Eigen::Vector3d& to, double volume) {
-    constexpr double kStep_m = 0.0005;
+    constexpr double kStep_m = 0.0002;
     const int steps = std::max(4, int(std::ceil((to - from).norm() / kStep_m)));
     double outside = 0;
     for (int i = 0; i < steps; ++i) {
@@ -43,7 +43,9 @@ double Balancer::letIn(const Eigen::Vector3d& from, const Eigen::Vector3d& to, d
             continue;
         }
         const auto fill = std::find_if(fills_.begin(), fills_.end(),
-                                       [&at](const Fill& f) { return f.tool.holds(at); });
+                                       [&at](const Fill& f) {
+                return f.tool.holds(at) && (at - f.tool.mouth_m).dot(f.tool.inward) >= 0;
+            });
         if (fill == fills_.end()) {
             cutWood(pieceOf(at.x()), share, at);
         } else if (fill->hasItem) {

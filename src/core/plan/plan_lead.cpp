@@ -15,6 +15,8 @@ namespace {
 
 constexpr double kMet_kg = 0.02e-3;
 constexpr double kMetMoment_kg_m = 2e-6;
+constexpr double kLeans_rad = 2.0 * kDegree;
+constexpr double kMetPitch_rad = 0.5 * kDegree;
 constexpr double kPieceLevel_rad = 3.0 * kDegree;
 
 double plugObjective(unsigned n, const double* x, double* gradient, void* data) {
@@ -337,6 +339,19 @@ Result<LeadPlan> planLead(const Design& design) {
         }
     }
     explain(design, *empty, problem, plan);
+    if (std::abs(reached->roll_rad) > kLeans_rad) {
+        plan.findings.push_back({"plan.leans",
+                                 Severity::Warning,
+                                 "/bores/0/depth",
+                                 {{Quantity::Angle, std::abs(reached->roll_rad)}}});
+    } else if (plan.findings.empty() &&
+               std::abs(plan.reachedPitch_rad - plan.wantedPitch_rad) > kMetPitch_rad) {
+        plan.findings.push_back({"plan.pitch_missed",
+                                 Severity::Warning,
+                                 "/brief/wanted_pitch",
+                                 {{Quantity::Angle, plan.reachedPitch_rad},
+                                  {Quantity::Angle, plan.wantedPitch_rad}}});
+    }
     return plan;
 }
 

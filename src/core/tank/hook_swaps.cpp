@@ -12,11 +12,9 @@ HookSet tryHooks(const Design& design, const Derived& d, const std::vector<size_
                  const std::vector<Fitting>& shelf, std::vector<size_t> hooks) {
     HookSet set;
     set.hooks = std::move(hooks);
-    double mass = d.mass.mass_kg;
-    Eigen::Vector3d moment = mass * d.mass.centreOfGravity_m;
-    double volume = d.mass.displacedVolume_m3;
-    FloatingBody body{d.mass.coarseShape, 0, {}, d.waterDensity_kg_m3};
-    Eigen::Vector3d lift = volume * d.mass.centreOfBuoyancy_m;
+    ChangedBait bait = unchanged(d);
+    Eigen::Vector3d moment = bait.mass_kg * bait.centreOfGravity_m;
+    Eigen::Vector3d lift = bait.volume_m3 * bait.centreOfBuoyancy_m;
     std::vector<double> lengths;
     for (size_t i = 0; i < places.size(); ++i) {
         const Fitting& old = design.fittings[places[i]];
@@ -26,35 +24,18 @@ HookSet tryHooks(const Design& design, const Derived& d, const std::vector<size_
         const double heavier = count * (fittingMass_kg(now) - fittingMass_kg(old));
         const double bigger = count * (fittingMass_kg(now) / now.density_kg_m3 -
                                        fittingMass_kg(old) / old.density_kg_m3);
-        mass += heavier;
+        bait.mass_kg += heavier;
         moment += heavier * at;
-        volume += bigger;
+        bait.volume_m3 += bigger;
         lift += bigger * at;
-        body.shape.parts.push_back({at, bigger});
+        bait.more.push_back({at, bigger});
         set.hooks_kg += count * fittingMass_kg(now);
         lengths.push_back(now.size_m);
     }
-    set.mass_kg = mass;
-    set.net_kg = d.waterDensity_kg_m3 * volume - mass;
-    set.spare = set.net_kg / (d.waterDensity_kg_m3 * volume);
-    const double v = std::sqrt(2 * std::abs(set.net_kg) * kGravity_m_s2 /
-                               (d.waterDensity_kg_m3 * d.fallArea_m2));
-    set.speed_m_s = set.net_kg > 0 ? -v : v;
-    set.state = v <= kSuspendSpeed_m_s ? RestState::Suspends
-                : set.net_kg > 0       ? RestState::Floats
-                                       : RestState::Sinks;
-    const Eigen::Vector3d centre = moment / mass;
-    if (set.net_kg > 0) {
-        body.mass_kg = mass;
-        body.centreOfGravity_m = centre;
-        const FloatAttitude rest = settleFrom(body, upInBody(d.pitch_rad, d.roll_rad));
-        set.pitch_rad = rest.pitch_rad;
-        set.attitudeDecided = rest.stable;
-    } else {
-        const SubmergedAttitude hang = hangUnderWater(centre, lift / volume);
-        set.pitch_rad = hang.pitch_rad;
-        set.attitudeDecided = hang.decided;
-    }
+    bait.centreOfGravity_m = moment / bait.mass_kg;
+    bait.centreOfBuoyancy_m = lift / bait.volume_m3;
+    set.mass_kg = bait.mass_kg;
+    static_cast<StillWater&>(set) = restInWater(d, bait);
     set.meetings = hookMeetings(design, places, lengths);
     return set;
 }

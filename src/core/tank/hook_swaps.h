@@ -6,22 +6,16 @@
 #include <stop_token>
 #include <vector>
 
-#include "core/evaluate.h"
 #include "core/tank/hook_reach.h"
+#include "core/tank/still_water.h"
 
 namespace wl {
 
 /// One hook set tried on the bait: a hook for each place, nose first.
-struct HookSet {
+struct HookSet : StillWater {
     std::vector<size_t> hooks;  ///< index of the shelf hook at each place
     double mass_kg = 0.0;       ///< whole bait
     double hooks_kg = 0.0;
-    double net_kg = 0.0;
-    double spare = 0.0;
-    RestState state = RestState::Floats;
-    double pitch_rad = 0.0;
-    bool attitudeDecided = true;
-    double speed_m_s = 0.0;  ///< positive sinking, negative rising
     std::vector<HookMeeting> meetings;
 };
 
@@ -33,7 +27,7 @@ struct HookSwaps {
 
 /// Tries every hook of `shelf` at every hook of the design (with more than two places, those
 /// between the first and the last take the first one's). Rings stay. Net weight in water of a hook
-/// is m (1 - rho_water/rho_steel); the drag area is the bait's own. `progress` gets 0..1. Only the
+/// is m (1 - rho_water/rho_steel); the drag is the bait's own. `progress` gets 0..1. Only the
 /// hooks of `shelf` that are hooks are tried; at most `kMostHookSets` sets.
 inline constexpr size_t kMostHookSets = 4000;
 HookSwaps computeHookSwaps(const Design& design, const Derived& derived,

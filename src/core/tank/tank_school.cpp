@@ -43,9 +43,6 @@ class InTank {
                          design.brief.temperature_K);
         swell_ = (water_.net_kg + drawn.mass.mass_kg) /
                  (water_.waterDensity_kg_m3 * drawn.mass.displacedVolume_m3);
-        if (water_.net_kg > 0 && r_.kind == ReadingKind::Showing) {
-            fineOffset_m_ = showing(drawn.mass.shape, {}) - showing(drawn.mass.coarseShape, {});
-        }
     }
 
     double predict(const TankCorrection& c) const {
@@ -57,7 +54,7 @@ class InTank {
             case ReadingKind::Drop:
                 return dropTime(c);
             case ReadingKind::Showing:
-                return showing(d_.mass.coarseShape, c) + fineOffset_m_;
+                return showing(d_.mass.shape, c);
             case ReadingKind::Level:
             case ReadingKind::Nose:
                 return pitchOf(upAtRest(c));
@@ -92,7 +89,7 @@ class InTank {
         return body;
     }
     Eigen::Vector3d upAtRest(const TankCorrection& c) const {
-        const FloatingBody body = bodyWith(d_.mass.coarseShape, c);
+        const FloatingBody body = bodyWith(d_.mass.shape, c);
         const Submerged all = computeDisplaced(body.shape);
         if (body.mass_kg < body.waterDensity_kg_m3 * all.volume_m3) {
             return settleFrom(body, upInBody(d_.pitch_rad, d_.roll_rad)).plane.normal;
@@ -136,7 +133,6 @@ class InTank {
     const TankReading& r_;
     InWater water_;
     double swell_ = 1.0;
-    double fineOffset_m_ = 0.0;
 };
 
 double seenIn(const TankReading& r) {

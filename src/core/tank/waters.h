@@ -4,7 +4,7 @@
 #include <stop_token>
 #include <vector>
 
-#include "core/evaluate.h"
+#include "core/tank/still_water.h"
 
 namespace wl {
 
@@ -12,17 +12,10 @@ namespace wl {
 /// cast, layered and printed plastic 3 x 7e-5 (engineering handbook, recalled).
 double bodyExpansion_per_K(const Design& design);
 
-struct InWater {
+struct InWater : StillWater {
     double temperature_K = 0.0;
     double salinity = 0.0;
     double waterDensity_kg_m3 = 0.0;
-    double net_kg = 0.0;
-    double spare = 0.0;
-    RestState state = RestState::Floats;
-    double speed_m_s = 0.0;  ///< free speed, positive sinking, by the drag it has in its own water
-    double pitch_rad = 0.0;
-    double roll_rad = 0.0;
-    bool attitudeDecided = true;
 };
 
 /// The bait in water of that temperature (271..308 K) and salinity. Water by waterDensity_kg_m3;
