@@ -6,7 +6,7 @@
 
 namespace wl::embedded {
 
-std::string_view shelf_json();
+std::string_view shelf_csv();
 std::string_view demo_wade();
 std::string_view lipless_wade();
 std::string_view glider_wade();

@@ -216,6 +216,22 @@ constexpr std::array kRows{
     Row{"hook.reaches_tie", WL_TR("%w1 can swing %1 past the line tie and catch the line.")},
     Row{"hook.reaches_lip", WL_TR("%w1 can swing onto the lip and hang there, by %1.")},
     Row{"tank.no_readings", WL_TR("Enter at least one thing seen in the tank.")},
+    Row{"shelf.csv_damaged", WL_TR("This is not a table of comma-separated values, or it is cut "
+                                   "short. The shelf is unchanged.")},
+    Row{"shelf.csv_header",
+        WL_TR("The table has a column “%w1” this shelf does not know. The shelf is unchanged.")},
+    Row{"shelf.csv_line",
+        WL_TR("Line %w1 of the table cannot be taken: %w2. The shelf is unchanged.")},
+    Row{"shelf.set_aside", WL_TR("The shelf was damaged. It is kept aside as %w1 and a new one was "
+                                 "begun with the starting values.")},
+    Row{"shelf.session_only", WL_TR("The shelf cannot be kept at %w1: changes last until the "
+                                    "program is closed. Export it to keep it.")},
+    Row{"shelf.cannot_change",
+        WL_TR("The shelf at %w1 can be read but not changed. Check who may write there.")},
+    Row{"shelf.read_only", WL_TR("The shelf cannot be changed here: %w1. Designs are not touched.")},
+    Row{"shelf.name_taken", WL_TR("There is already one of that name on this shelf.")},
+    Row{"shelf.write_failed", WL_TR("The shelf could not be written (%w1). Nothing is lost; try "
+                                    "again.")},
     Row{"plan.clash", WL_TR("%w1 and %w2 run into each other (%1 of wall). Move one of them "
                             "first: no lead is planned into a hole that cannot be drilled.")},
     Row{"plan.comes_out", WL_TR("%w1 comes out on the far side. Drill it less deep first: no lead "
