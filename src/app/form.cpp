@@ -183,6 +183,16 @@ void Form::finish() {
     grid_->setRowStretch(row_, 1);
 }
 
+void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names) {
+    QObject::connect(&bench.shelf, &ShelfBook::changed, box, [box, names] {
+        const QSignalBlocker blocker(box);
+        const QString now = box->currentText();
+        box->clear();
+        box->addItems(names());
+        box->setCurrentIndex(box->findText(now));
+    });
+}
+
 QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch) {
     auto* page = new QWidget;
     page->setObjectName(QStringLiteral("sheetPage"));

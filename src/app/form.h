@@ -55,6 +55,9 @@ class Form : public QWidget {
     QLabel* lastLabel_ = nullptr;
 };
 
+/// Keeps a choice's options in step with the shelf.
+void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names);
+
 /// A worksheet page of forms side by side, scrolling when the window is small.
 QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch = {});
 

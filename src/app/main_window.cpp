@@ -12,12 +12,16 @@
 #include <QPushButton>
 #include <QSettings>
 #include <QSplitter>
+#include <QTimer>
 #include <QVBoxLayout>
 
 #include "app/findings_panel.h"
 #include "app/pages/pages.h"
 #include "app/quantity_edit.h"
+#include "app/scale_fill.h"
 #include "app/record_table.h"
+#include "app/scale_dialog.h"
+#include "app/shelf_window.h"
 #include "app/theme.h"
 #include "app/weigh_beam.h"
 #include "io/design_file.h"
@@ -37,7 +41,8 @@ Step stepOfPath(const QString& path) {
         {"/features", Step::Fittings}, {"/fittings", Step::Fittings},
         {"/bores", Step::Ballast},     {"/coats", Step::Ballast},
         {"/lip", Step::LipAndTie},     {"/tie", Step::LipAndTie},
-        {"/log", Step::WaterLog}};
+        {"/through_wire", Step::Fittings}, {"/chambers", Step::Ballast}, {"/tank", Step::Tank},
+        {"/errors", Step::Tank},       {"/log", Step::WaterLog}};
     for (const auto& [prefix, step] : prefixes) {
         if (path.startsWith(QLatin1String(prefix))) {
             return step;
@@ -74,6 +79,11 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
         }
     });
     connect(&bench_.document, &Document::designChanged, this, [this] { say({}); });
+    for (const Error& notice : bench_.shelf.notices()) {
+        QTimer::singleShot(0, this, [this, notice] {
+            say(QStringLiteral("▲ ") + sentence(notice, bench_.bench()));
+        });
+    }
     recovery_ = std::make_unique<Recovery>(bench_.document, recoveryFolder);
 
     const QSettings settings;
@@ -87,6 +97,8 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
 
 // Views read the bench to their last: they go while it is still there.
 MainWindow::~MainWindow() {
+    delete shelfWindow_;
+    delete scaleDialog_;
     delete takeCentralWidget();
 }
 
@@ -117,11 +129,23 @@ QWidget* MainWindow::buildTopBar() {
     saved_->setProperty("role", "quiet");
     conditions_ = new QLabel;
     conditions_->setProperty("role", "quiet");
+    auto* scale = new QLabel;
+    scale->setObjectName(QStringLiteral("scaleReading"));
+    scale->setAccessibleName(tr("On the scale"));
+    connect(&bench_.scale, &ScaleReader::readingChanged, scale, [this, scale] {
+        scale->setVisible(bench_.scale.isOpen());
+        scale->setText(scaleWords(bench_));
+    });
+    connect(&bench_.scale, &ScaleReader::lost, this, [this](const QString& reason) {
+        say(QStringLiteral("▲ ") + tr("The scale is gone: %1").arg(reason));
+    });
+    scale->hide();
     conditions_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     conditions_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     layout->addWidget(name_);
     layout->addWidget(saved_);
     layout->addWidget(conditions_, 1);
+    layout->addWidget(scale);
     auto toggle = [this, layout](const QString& objectName, const QString& hint) {
         auto* button = new QToolButton;
         button->setObjectName(objectName);

@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QMainWindow>
+#include <QPointer>
 #include <QStackedWidget>
 #include <QToolButton>
 #include <memory>
@@ -17,6 +18,9 @@
 #include "session/recovery.h"
 
 namespace wl {
+
+class ShelfWindow;
+class ScaleDialog;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -39,6 +43,9 @@ class MainWindow : public QMainWindow {
     bool openFile(const QString& path);
     bool saveFile(const QString& path);
     void openDemo(int which = 0);
+    /// The shelf and the scale, windows of their own that may stay open.
+    QWidget* showShelf();
+    QWidget* showScale();
     /// Offers what an earlier window left behind; true when it was taken over.
     bool offerRecovery();
     QString message() const { return message_->text(); }
@@ -76,6 +83,8 @@ class MainWindow : public QMainWindow {
     QLabel* conditions_ = nullptr;
     QLineEdit* name_ = nullptr;
     QMenu* recent_ = nullptr;
+    QPointer<ShelfWindow> shelfWindow_;
+    QPointer<ScaleDialog> scaleDialog_;
     QAction* dark_ = nullptr;
     QAction* inch_ = nullptr;
 };

@@ -5,6 +5,8 @@
 
 #include "app/main_window.h"
 #include "app/pages/pages.h"
+#include "app/scale_dialog.h"
+#include "app/shelf_window.h"
 #include "app/theme.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
@@ -105,6 +107,13 @@ void MainWindow::buildMenus() {
         view, tr("&Night"), QKeySequence(QStringLiteral("Ctrl+L")),
         [this] { setDark(!inks().dark); }, this);
     dark_->setCheckable(true);
+    QMenu* tools = menuBar()->addMenu(tr("&Tools"));
+    add(
+        tools, tr("The &shelf…"), QKeySequence(QStringLiteral("F7")), [this] { showShelf(); },
+        this);
+    add(
+        tools, tr("Bench &scale…"), QKeySequence(QStringLiteral("Shift+F9")),
+        [this] { showScale(); }, this);
     QMenu* go = menuBar()->addMenu(tr("&Go"));
     for (int i = 0; i < kStepCount; ++i) {
         const QString key = i < 10 ? QStringLiteral("Ctrl+%1").arg((i + 1) % 10)
@@ -130,7 +139,8 @@ void MainWindow::buildMenus() {
                    "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
                    "Alt+1 … Alt+5: side, top, front, solid, swing; Alt+6: pieces apart\n"
                    "Up and Down in a field: one bench step, Shift for ten\n"
-                   "F8: plan the lead\n"
+                   "F7: the shelf;  F8: plan the lead\n"
+                   "F9: what lies on the scale into this mass;  Shift+F9: the scale\n"
                    "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
         },
         this);
@@ -145,6 +155,26 @@ void MainWindow::buildMenus() {
                     .arg(QCoreApplication::applicationVersion()));
         },
         this);
+}
+
+QWidget* MainWindow::showShelf() {
+    if (!shelfWindow_) {
+        shelfWindow_ = new ShelfWindow(bench_, this);
+    }
+    shelfWindow_->show();
+    shelfWindow_->raise();
+    shelfWindow_->activateWindow();
+    return shelfWindow_;
+}
+
+QWidget* MainWindow::showScale() {
+    if (!scaleDialog_) {
+        scaleDialog_ = new ScaleDialog(bench_, this);
+    }
+    scaleDialog_->show();
+    scaleDialog_->raise();
+    scaleDialog_->activateWindow();
+    return scaleDialog_;
 }
 
 }  // namespace wl

@@ -6,6 +6,7 @@
 #include <QStyle>
 #include <cmath>
 
+#include "app/scale_fill.h"
 #include "core/base/units.h"
 #include "core/design/fields.h"
 
@@ -116,8 +117,13 @@ void QuantityEdit::build() {
     grid->setVerticalSpacing(1);
     grid->addWidget(line_, 0, 0);
     grid->addWidget(unit_, 0, 1);
-    grid->addWidget(fault_, 1, 0, 1, 2);
-    grid->setColumnStretch(2, 1);
+    grid->addWidget(fault_, 1, 0, 1, 3);
+    if (quantity_ == Quantity::Mass) {
+        scale_ = scaleButton(bench_, [this] { takeFromScale(); });
+        scale_->setObjectName(path_ + QStringLiteral("/scale"));
+        grid->addWidget(scale_, 0, 2);
+    }
+    grid->setColumnStretch(3, 1);
     connect(line_, &QLineEdit::editingFinished, this, &QuantityEdit::commit);
     connect(&bench_.document, &Document::designChanged, this, &QuantityEdit::refresh);
     connect(&bench_, &Workbench::benchChanged, this, &QuantityEdit::refresh);
@@ -189,9 +195,21 @@ void QuantityEdit::stepBy(int steps) {
     refresh();
 }
 
+void QuantityEdit::takeFromScale() {
+    readScaleOnce(bench_, this, [this](double kg) {
+        line_->setText(QString::fromStdString(editText(Quantity::Mass, bench_.bench(), kg)));
+        line_->setModified(true);
+        commit();
+    });
+}
+
 bool QuantityEdit::eventFilter(QObject* watched, QEvent* event) {
     if (watched == line_ && event->type() == QEvent::KeyPress) {
         const auto* key = static_cast<QKeyEvent*>(event);
+        if (key->key() == Qt::Key_F9 && quantity_ == Quantity::Mass) {
+            takeFromScale();
+            return true;
+        }
         if (key->key() == Qt::Key_Up || key->key() == Qt::Key_Down) {
             const int size = key->modifiers().testFlag(Qt::ShiftModifier) ? 10 : 1;
             stepBy(key->key() == Qt::Key_Up ? size : -size);

@@ -3,6 +3,7 @@
 
 #include <QLabel>
 #include <QLineEdit>
+#include <QToolButton>
 #include <QWidget>
 
 #include <functional>
@@ -48,6 +49,7 @@ class QuantityEdit : public QWidget {
     void refresh();
     void commit();
     void stepBy(int steps);
+    void takeFromScale();
     void showFault(const QString& message);
 
     Workbench& bench_;
@@ -58,6 +60,7 @@ class QuantityEdit : public QWidget {
     QLineEdit* line_;
     QLabel* unit_;
     QLabel* fault_;
+    QToolButton* scale_ = nullptr;
     bool faulty_ = false;
 };
 

@@ -3,11 +3,13 @@
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QHeaderView>
+#include <QKeyEvent>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include "app/scale_fill.h"
 #include "app/theme.h"
 #include "core/design/fields.h"
 
@@ -223,6 +225,7 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     view_->setModel(model_);
     view_->setItemDelegate(new RecordDelegate(this));
     view_->setObjectName(objectName);
+    view_->installEventFilter(this);
     view_->setAccessibleName(objectName);
     view_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::SelectedClicked |
                            QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
@@ -279,6 +282,27 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     layout->addLayout(buttons);
     layout->addWidget(view_, 1);
     layout->addWidget(fault_);
+}
+
+// F9 on a cell of mass takes what lies on the scale.
+bool RecordTable::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::KeyPress &&
+        static_cast<QKeyEvent*>(event)->key() == Qt::Key_F9) {
+        const QPersistentModelIndex index = view_->currentIndex();
+        if (index.isValid() && (model_->flags(index) & Qt::ItemIsEditable) &&
+            model_->column(index.column()).quantity == Quantity::Mass) {
+            readScaleOnce(model_->bench(), this, [this, index](double kg) {
+                if (index.isValid()) {
+                    model_->setData(index,
+                                    QString::fromStdString(editText(
+                                        Quantity::Mass, model_->bench().bench(), kg)),
+                                    Qt::EditRole);
+                }
+            });
+            return true;
+        }
+    }
+    return QWidget::eventFilter(watched, event);
 }
 
 void RecordTable::addTool(QWidget* tool) {

@@ -88,6 +88,9 @@ class RecordTable : public QWidget {
     /// Selects the cell of a path such as "/bores/1/depth"; false when it is not in this table.
     bool goTo(const QString& path);
 
+  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
   private:
     RecordModel* model_;
     QTableView* view_;

@@ -2,10 +2,13 @@
 #pragma once
 
 #include <QObject>
+#include <QStandardPaths>
 
+#include "scale/scale_reader.h"
 #include "session/document.h"
 #include "session/evaluator.h"
 #include "session/sentence_text.h"
+#include "shelf/shelf_book.h"
 
 namespace wl {
 
@@ -30,13 +33,18 @@ inline constexpr int kStepCount = 11;
 class Workbench : public QObject {
     Q_OBJECT
   public:
-    explicit Workbench(QObject* parent = nullptr) : QObject(parent) {
+    explicit Workbench(QObject* parent = nullptr)
+        : QObject(parent),
+          shelf(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
+                QStringLiteral("/shelf.sqlite")) {
         connect(&document, &Document::designChanged, this,
                 [this] { evaluator.request(document.revision(), document.design()); });
     }
 
     Document document;
     Evaluator evaluator;
+    ShelfBook shelf;    ///< one for every design and window
+    ScaleReader scale;  ///< closed until the maker connects one
 
     Bench bench() const { return bench_; }
     void setBench(Bench bench) {

@@ -1,5 +1,8 @@
 #include "session/evaluator.h"
 
+#include <algorithm>
+
+#include "core/clearance.h"
 #include "core/design/fields.h"
 #include "core/plan/plan_lead.h"
 
@@ -15,7 +18,10 @@ void offerLeadPlan(const Design& design, std::vector<Finding>& findings) {
         const bool lead = f.code == "rest.too_light" || f.code == "rest.too_heavy" ||
                           f.code == "rest.nose_high" || f.code == "rest.nose_low" ||
                           f.code == "rest.sinks_slow" || f.code == "rest.sinks_fast";
-        if (!lead || design.bores.empty()) {
+        const bool pieces =
+            std::any_of(design.bores.begin(), design.bores.end(),
+                        [](const Bore& bore) { return bore.lead == BoreLead::Pieces; });
+        if (!lead || design.bores.empty() || pieces) {
             continue;
         }
         if (!plan) {
@@ -125,6 +131,7 @@ void Evaluator::work(std::stop_token stop) {
             continue;
         }
         auto full = std::make_shared<Results>(*quick);
+        checkSkinWalls(*job.design, *quick->derived, full->findings);
         full->findings.insert(full->findings.end(), run->findings.begin(), run->findings.end());
         full->run = std::move(run);
         publish(full);

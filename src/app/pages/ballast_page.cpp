@@ -2,10 +2,11 @@
 #include <QVBoxLayout>
 
 #include "app/form.h"
+#include "app/pages/ballast_tabs.h"
 #include "app/pages/pages.h"
-#include "app/record_table.h"
+#include "app/record_columns.h"
+#include "core/base/units.h"
 #include "core/plan/plan_lead.h"
-#include "io/shelf.h"
 
 namespace wl {
 
@@ -34,15 +35,49 @@ void addBore(Workbench& bench) {
     bench.document.submit(std::move(next), tr("Add a bore"));
 }
 
-const QStringList& plugNames() {
-    static const QStringList names = [] {
-        QStringList list;
-        for (const ShelfMaterial& m : starterShelf().plug) {
-            list << QString::fromStdString(m.name);
-        }
-        return list;
-    }();
-    return names;
+QStringList plugNames(const Workbench& bench) {
+    QStringList list;
+    for (const ShelfMaterial& m : bench.shelf.shelf().plug) {
+        list << QString::fromStdString(m.name);
+    }
+    return list;
+}
+
+Bore& boreAt(Design& d, int r) {
+    return d.bores[size_t(r)];
+}
+
+QString piecesIn(const Bore& bore) {
+    QStringList in;
+    for (const LeadPiece& p : bore.pieces) {
+        in << tr("%1 × %2").arg(p.count).arg(QString::fromStdString(p.name));
+    }
+    return bore.lead == BoreLead::Pieces ? in.join(QStringLiteral(", ")) : QString();
+}
+
+// One more of a shelf piece into the chosen bore.
+void addPiece(Workbench& bench, int row, const PieceKind& kind) {
+    if (row < 0 || row >= int(bench.design().bores.size())) {
+        bench.say(QStringLiteral("▲ ") + tr("Choose the bore it goes into first."));
+        return;
+    }
+    Design next = bench.design();
+    Bore& bore = next.bores[size_t(row)];
+    if (bore.lead != BoreLead::Pieces) {
+        bore.lead = BoreLead::Pieces;
+        bore.pieces.clear();
+    }
+    const auto there = std::find_if(bore.pieces.begin(), bore.pieces.end(),
+                                    [&](const LeadPiece& p) { return p.name == kind.name; });
+    if (there != bore.pieces.end()) {
+        there->count += 1;
+    } else {
+        bore.pieces.push_back({kind.name, 1.0, kind.mass_g * kGram, kind.length_mm * kMillimetre,
+                               kind.diameter_mm * kMillimetre});
+    }
+    bore.plugDensity_kg_m3 = kind.density_g_mm3 * 1e6;
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Put in %1").arg(QString::fromStdString(kind.name)));
 }
 
 RecordColumn number(const QString& title, const char* field, Quantity q) {
@@ -86,19 +121,28 @@ RecordTable* boreTable(Workbench& bench) {
                        [](const Design& d, int r) {
                            return QString::fromStdString(d.bores[size_t(r)].plugMaterial);
                        },
-                       [](Design& d, int r, const QString& t) {
-                           const int i = int(plugNames().indexOf(t));
+                       [&bench](Design& d, int r, const QString& t) {
+                           const int i = int(plugNames(bench).indexOf(t));
                            if (i >= 0) {
-                               const ShelfMaterial& m = starterShelf().plug[size_t(i)];
+                               const ShelfMaterial& m = bench.shelf.shelf().plug[size_t(i)];
                                d.bores[size_t(r)].plugMaterial = m.name;
                                d.bores[size_t(r)].plugDensity_kg_m3 = m.density_kg_m3;
                            }
                        },
-                       [](const Design&) { return plugNames(); },
+                       [&bench](const Design&) { return plugNames(bench); },
                        {}});
+    columns.push_back(choiceColumn(tr("Lead"), "lead", boreAt, &Bore::lead,
+                                   {tr("plug"), tr("poured in"), tr("pieces")}));
     columns.push_back(number(tr("Plug long"), "plug_length", Quantity::Length));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.bores[size_t(r)].lead != BoreLead::Pieces;
+    };
+    columns.push_back({Kind::Text, tr("Pieces"), "", Quantity::Number, {}, {}, {},
+                       [](const Results& r, int row) {
+                           return piecesIn(r.design->bores[size_t(row)]);
+                       }});
     columns.push_back({Kind::Text,
-                       tr("Plug mass"),
+                       tr("Lead mass"),
                        "",
                        Quantity::Mass,
                        {},
@@ -124,7 +168,8 @@ RecordTable* boreTable(Workbench& bench) {
     columns.push_back(number(tr("Lean aft"), "lean", Quantity::Angle));
     columns.push_back(number(tr("Filler"), "filler_density", Quantity::Density));
     columns.push_back(number(tr("Plug density"), "plug_density", Quantity::Density));
-    return new RecordTable(bench, "bores", "/bores",
+    auto* table =
+        new RecordTable(bench, "bores", "/bores",
                            [](const Design& d) { return int(d.bores.size()); }, std::move(columns),
                            {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
                             {"removeBore", tr("Remove"), [&bench](int row) {
@@ -132,7 +177,36 @@ RecordTable* boreTable(Workbench& bench) {
                                  next.bores.erase(next.bores.begin() + row);
                                  bench.document.endGesture();
                                  bench.document.submit(std::move(next), tr("Remove a bore"));
+                             }},
+                            {"emptyBore", tr("Empty it"), [&bench](int row) {
+                                 Design next = bench.design();
+                                 next.bores[size_t(row)].pieces.clear();
+                                 next.bores[size_t(row)].plugLength_m = 0;
+                                 bench.document.endGesture();
+                                 bench.document.submit(std::move(next), tr("Empty a bore"));
                              }}});
+    auto* pieces = new QComboBox;
+    pieces->setObjectName("addPiece");
+    pieces->setAccessibleName(tr("Put in a piece from the shelf"));
+    auto names = [&bench] {
+        QStringList list{tr("Put in a piece…")};
+        for (const PieceKind& k : bench.shelf.shelf().pieces) {
+            list << QStringLiteral("%1  (%2)").arg(QString::fromStdString(k.name),
+                                                   bench.text(Quantity::Mass, k.mass_g * kGram));
+        }
+        return list;
+    };
+    pieces->addItems(names());
+    followShelf(bench, pieces, names);
+    QObject::connect(pieces, &QComboBox::activated, table, [&bench, pieces, table](int index) {
+        pieces->setCurrentIndex(0);
+        const auto& all = bench.shelf.shelf().pieces;
+        if (index > 0 && index <= int(all.size())) {
+            addPiece(bench, table->currentRow(), all[size_t(index - 1)]);
+        }
+    });
+    table->addTool(pieces);
+    return table;
 }
 
 RecordTable* coatTable(Workbench& bench) {
@@ -181,7 +255,7 @@ RecordTable* coatTable(Workbench& bench) {
                              [&bench](int) {
                                  Design next = bench.design();
                                  const size_t kind = std::min<size_t>(next.coats.size(), 2);
-                                 for (const auto& row : starterShelf().coats) {
+                                 for (const auto& row : bench.shelf.shelf().coats) {
                                      if (size_t(row.item.kind) == kind) {
                                          next.coats.push_back(row.item);
                                          break;
@@ -207,12 +281,11 @@ void planTheLead(Workbench& bench) {
         bench.say(QStringLiteral("▲ ") + sentence(plan.error(), bench.bench()));
         return;
     }
-    const QString label = sentence(plan->edit, bench.bench());
-    if (const auto error = bench.document.applyEdit(plan->edit, label)) {
-        bench.say(QStringLiteral("▲ ") + sentence(*error, bench.bench()));
-        return;
-    }
-    if (plan->findings.empty()) {
+    bench.document.endGesture();
+    bench.document.submit(Design(plan->design), sentence(plan->edit, bench.bench()));
+    const bool met = std::all_of(plan->findings.begin(), plan->findings.end(),
+                                 [](const Finding& f) { return f.severity == Severity::Note; });
+    if (met) {
         bench.say(tr("Lead planned: %1 all up, spare %2, %3 at rest.")
                       .arg(bench.text(Quantity::Mass, plan->reachedMass_kg),
                            bench.text(Quantity::Fraction, plan->reachedSpare),
@@ -250,7 +323,8 @@ QWidget* makeBallastPage(Workbench& bench) {
     });
     plan->note(
         tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
-           "from children. Some waters restrict it: check the local rules."));
+           "from children. Never pour into wet or unsealed wood: it spits. Some waters restrict "
+           "lead: check the local rules."));
     plan->setMaximumWidth(222);
     plan->finish();
 
@@ -258,6 +332,8 @@ QWidget* makeBallastPage(Workbench& bench) {
     tabs->setObjectName("ballastTabs");
     tabs->setDocumentMode(true);
     tabs->addTab(boreTable(bench), tr("Bores and plugs"));
+    tabs->addTab(makeChoicesTab(bench), tr("Ways to do it"));
+    tabs->addTab(makeRattleTab(bench), tr("Rattles"));
     tabs->addTab(coatTable(bench), tr("Finish coats"));
     return formRow({plan, tabs}, {0, 1});
 }

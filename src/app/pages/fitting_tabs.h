@@ -9,5 +9,7 @@ namespace wl {
 
 QWidget* makeFeatureTable(Workbench& bench);
 QWidget* makeAppendageTable(Workbench& bench);
+/// One wire from nose to tail, with its bend list.
+QWidget* makeWireTab(Workbench& bench);
 
 }  // namespace wl

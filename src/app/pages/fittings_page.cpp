@@ -5,7 +5,7 @@
 #include "app/form.h"
 #include "app/pages/fitting_tabs.h"
 #include "app/pages/pages.h"
-#include "app/record_table.h"
+#include "app/record_columns.h"
 #include "io/shelf.h"
 
 namespace wl {
@@ -19,8 +19,12 @@ namespace {
 const QStringList& kindNames() {
     static const QStringList names{tr("treble"),      tr("split ring"),   tr("screw eye"),
                                    tr("twisted eye"), tr("glass eye"),    tr("other"),
-                                   tr("sheet fin"),   tr("bristle tail"), tr("soft tail")};
+                                   tr("sheet fin"),   tr("bristle tail"), tr("soft tail"),   tr("single hook"), tr("hanger in lead")};
     return names;
+}
+
+Fitting& fittingAt(Design& d, int r) {
+    return d.fittings[size_t(r)];
 }
 
 // Names stay unique, so that "hangs from" always means one eye.
@@ -39,7 +43,7 @@ std::string freeName(const Design& d, const std::string& wanted) {
 
 void addFromShelf(Workbench& bench, int index) {
     Design next = bench.design();
-    Fitting f = starterShelf().fittings[size_t(index)].item;
+    Fitting f = bench.shelf.shelf().fittings[size_t(index)].item;
     f.name = freeName(next, f.name);
     const Result<BodyCurves> curves = BodyCurves::build(next.body, "");
     if (curves) {
@@ -54,6 +58,9 @@ void addFromShelf(Workbench& bench, int index) {
             f.z_m = head.widest_m;
             f.mirrored = true;
         }
+    }
+    if (isWireForm(f.kind)) {
+        f.z_m -= 0.5 * f.size_m;  // the ring outside the skin, the stem in it
     }
     if (swings(f.kind)) {
         for (const Fitting& eye : next.fittings) {
@@ -131,6 +138,13 @@ QWidget* makeFittingsPage(Workbench& bench) {
                                    eyes << QString::fromStdString(f.name);
                                }
                            }
+                           if (d.wire.present) {
+                               for (const WireDrop& drop : d.wire.drops) {
+                                   eyes << QString::fromStdString(drop.name);
+                               }
+                               eyes << QStringLiteral("nose eye") << QStringLiteral("tail eye");
+                               eyes.removeDuplicates();
+                           }
                            return eyes;
                        },
                        {}});
@@ -161,10 +175,36 @@ QWidget* makeFittingsPage(Workbench& bench) {
     };
     columns.push_back(number(tr("Size"), "size", Quantity::Length));
     columns.push_back(number(tr("Wire"), "wire", Quantity::Thickness));
+    const auto wireForm = [](const Design& d, int r) {
+        return isWireForm(d.fittings[size_t(r)].kind);
+    };
+    columns.push_back(flagColumn(tr("By wire"), "from_wire", fittingAt, &Fitting::fromWire));
+    columns.back().applies = wireForm;
+    columns.push_back(number(tr("Stem"), "stem", Quantity::Length));
+    columns.back().applies = wireForm;
+    columns.push_back(number(tr("Twists"), "twists", Quantity::Number));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.fittings[size_t(r)].kind == FittingKind::TwistedEye;
+    };
+    columns.push_back(choiceColumn(tr("Goes in from"), "stem_from", fittingAt, &Fitting::stemFrom,
+                                   {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")}));
+    columns.back().applies = wireForm;
+    columns.push_back(number(tr("Stem leans"), "stem_lean", Quantity::Angle));
+    columns.back().applies = wireForm;
+    columns.push_back(number(tr("Points span"), "span", Quantity::Length));
+    columns.back().applies = [](const Design& d, int r) {
+        return isHook(d.fittings[size_t(r)].kind);
+    };
+    columns.push_back(flagColumn(tr("Weed guard"), "weed_guard", fittingAt, &Fitting::weedGuard));
+    columns.back().applies = [](const Design& d, int r) {
+        return isHook(d.fittings[size_t(r)].kind);
+    };
     columns.push_back(number(tr("Density"), "density", Quantity::Density));
     columns.push_back(number(tr("Fin area"), "area", Quantity::Area));
     columns.back().applies = [](const Design& d, int r) {
-        return d.fittings[size_t(r)].kind >= FittingKind::SheetFin;
+        const FittingKind kind = d.fittings[size_t(r)].kind;
+        return kind == FittingKind::SheetFin || kind == FittingKind::BristleTail ||
+               kind == FittingKind::SoftTail;
     };
 
     auto* table = new RecordTable(
@@ -178,12 +218,18 @@ QWidget* makeFittingsPage(Workbench& bench) {
     auto* add = new QComboBox;
     add->setObjectName("addFitting");
     add->setAccessibleName(tr("Add a fitting from the shelf"));
-    add->addItem(tr("Add from the shelf…"));
-    for (const auto& row : starterShelf().fittings) {
-        add->addItem(QStringLiteral("%1  (%2)")
+    auto shelfNames = [&bench] {
+        QStringList names{tr("Add from the shelf…")};
+        for (const auto& row : bench.shelf.shelf().fittings) {
+            names << QStringLiteral("%1  (%2%3)")
                          .arg(QString::fromStdString(row.item.name),
-                              bench.text(Quantity::Mass, row.item.typicalMass_kg)));
-    }
+                              row.item.weighedMass_kg ? QString() : QStringLiteral("≈ "),
+                              bench.text(Quantity::Mass, fittingMass_kg(row.item)));
+        }
+        return names;
+    };
+    add->addItems(shelfNames());
+    followShelf(bench, add, shelfNames);
     QObject::connect(add, &QComboBox::activated, add, [&bench, add](int index) {
         if (index > 0) {
             addFromShelf(bench, index - 1);
@@ -208,6 +254,7 @@ QWidget* makeFittingsPage(Workbench& bench) {
     tabs->setObjectName("fittingTabs");
     tabs->setDocumentMode(true);
     tabs->addTab(table, tr("Parts"));
+    tabs->addTab(makeWireTab(bench), tr("Through-wire"));
     tabs->addTab(makeFeatureTable(bench), tr("Sockets, slots and holes"));
     tabs->addTab(makeAppendageTable(bench), tr("Side pieces"));
     layout->addWidget(tabs, 1);

@@ -87,14 +87,47 @@ QWidget* makeLipPage(Workbench& bench) {
         tr("Lip"), "lipPresent", {tr("none"), tr("flat lip")},
         [](const Design& d) { return int(d.lip.present); },
         [](Design& d, int i) { d.lip.present = i == 1; });
-    QStringList names;
-    for (const ShelfMaterial& m : starterShelf().lipSheet) {
-        names << QString::fromStdString(m.name);
-    }
     sheet->choice(
-        tr("Sheet"), "lipSheet", names,
-        [](const Design& d) {
-            const auto& all = starterShelf().lipSheet;
+        tr("Outline"), "lipFamily",
+        {tr("rounded tip"), tr("cut corners"), tr("oval"), tr("waisted")},
+        [](const Design& d) { return int(d.lip.family); },
+        [](Design& d, int i) { d.lip.family = LipFamily(i); });
+    sheet->enableLastWhen(isLip);
+    auto cutLips = [&bench] {
+        QStringList list{tr("choose…")};
+        for (const auto& row : bench.shelf.shelf().lips) {
+            list << QStringLiteral("%1 %2 × %3")
+                        .arg(QString::fromStdString(row.item.material),
+                             bench.text(Quantity::Length, row.item.length_m, false),
+                             bench.text(Quantity::Length, row.item.width_m));
+        }
+        return list;
+    };
+    auto* lips = sheet->choice(
+        tr("From the shelf"), "lipFromShelf", cutLips(), [](const Design&) { return 0; },
+        [&bench](Design& d, int i) {
+            if (i > 0) {
+                const Lip& cut = bench.shelf.shelf().lips[size_t(i - 1)].item;
+                d.lip.present = true;
+                d.lip.material = cut.material;
+                d.lip.density_kg_m3 = cut.density_kg_m3;
+                d.lip.thickness_m = cut.thickness_m;
+                d.lip.length_m = cut.length_m;
+                d.lip.width_m = cut.width_m;
+            }
+        });
+    followShelf(bench, lips, cutLips);
+    auto names = [&bench] {
+        QStringList list;
+        for (const ShelfMaterial& m : bench.shelf.shelf().lipSheet) {
+            list << QString::fromStdString(m.name);
+        }
+        return list;
+    };
+    auto* sheets = sheet->choice(
+        tr("Sheet"), "lipSheet", names(),
+        [&bench](const Design& d) {
+            const auto& all = bench.shelf.shelf().lipSheet;
             for (size_t i = 0; i < all.size(); ++i) {
                 if (all[i].name == d.lip.material) {
                     return int(i);
@@ -102,17 +135,18 @@ QWidget* makeLipPage(Workbench& bench) {
             }
             return -1;
         },
-        [](Design& d, int i) {
-            d.lip.material = starterShelf().lipSheet[size_t(i)].name;
-            d.lip.density_kg_m3 = starterShelf().lipSheet[size_t(i)].density_kg_m3;
+        [&bench](Design& d, int i) {
+            d.lip.material = bench.shelf.shelf().lipSheet[size_t(i)].name;
+            d.lip.density_kg_m3 = bench.shelf.shelf().lipSheet[size_t(i)].density_kg_m3;
         });
     sheet->enableLastWhen(isLip);
+    followShelf(bench, sheets, names);
     for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
              {tr("Thickness"), "/lip/thickness"},
              {tr("Length outside"), "/lip/length"},
              {tr("Width at skin"), "/lip/root_width"},
              {tr("Full width"), "/lip/width"},
-             {tr("Round of the tip"), "/lip/tip_round"}}) {
+             {tr("Tip or corners"), "/lip/tip_round"}}) {
         sheet->quantity(label, path);
         sheet->enableLastWhen(isLip);
     }

@@ -20,21 +20,25 @@ QWidget* makeStockPage(Workbench& bench) {
     density->text(
         tr("Stock"), "stockName", [](const Design& d) { return d.pieces.front().stock.material; },
         [stock](Design& d, const std::string& s) { stock(d).material = s; });
-    QStringList names{tr("choose…")};
-    for (const ShelfMaterial& m : starterShelf().stock) {
-        names << QString::fromStdString(m.name);
-    }
+    auto names = [&bench] {
+        QStringList list{tr("choose…")};
+        for (const ShelfMaterial& m : bench.shelf.shelf().stock) {
+            list << QString::fromStdString(m.name);
+        }
+        return list;
+    };
     auto* shelf = density->choice(
-        tr("From the shelf"), "stockShelf", names, [](const Design&) { return 0; },
-        [stock](Design& d, int i) {
+        tr("From the shelf"), "stockShelf", names(), [](const Design&) { return 0; },
+        [stock, &bench](Design& d, int i) {
             if (i > 0) {
-                const ShelfMaterial& m = starterShelf().stock[size_t(i - 1)];
+                const ShelfMaterial& m = bench.shelf.shelf().stock[size_t(i - 1)];
                 stock(d).material = m.name;
                 stock(d).shelfDensity_kg_m3 = m.density_kg_m3;
                 stock(d).shelfSpread = 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3;
                 stock(d).source = DensitySource::Shelf;
             }
         });
+    followShelf(bench, shelf, names);
     shelf->setToolTip(tr("Typical values from handbooks, recalled. Weigh a block of your own."));
     density->choice(
         tr("Reckon with"), "densitySource",

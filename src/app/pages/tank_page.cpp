@@ -1,5 +1,9 @@
+#include <QTabWidget>
+
 #include "app/form.h"
 #include "app/pages/pages.h"
+#include "app/pages/tank_tabs.h"
+#include "core/tank/lean.h"
 
 namespace wl {
 
@@ -10,6 +14,8 @@ static QString tr(const char* text) {
 namespace {
 
 constexpr int kMostParts = 9;
+
+constexpr double kStillSpeed_m_s = 0.02;
 
 QString speedWord(double speed) {
     // Names makers use (common practice, no source).
@@ -128,6 +134,19 @@ QWidget* makeTankPage(Workbench& bench) {
         value->setObjectName(QStringLiteral("alone/%1").arg(i));
         alone->hideLastWhenEmpty();
     }
+    rest->readout(tr("To the bottom"), [&bench](const Results& r) {
+        const FreeFallTimes fall = freeFallTimes(*r.derived);
+        const double depth = r.design->brief.waterDepth_m;
+        if (std::abs(fall.steadySpeed_m_s) < kStillSpeed_m_s) {
+            return tr("about still");
+        }
+        return fall.steadySpeed_m_s > 0
+                   ? tr("%1 for %2").arg(bench.text(Quantity::Time, timeToFall_s(fall, depth)),
+                                         bench.text(Quantity::Distance, depth))
+                   : tr("comes up from %1 in %2")
+                         .arg(bench.text(Quantity::Distance, depth),
+                              bench.text(Quantity::Time, timeToFall_s(fall, depth)));
+    });
     auto* page = formRow({rest, steady, scale, alone}, {6, 4, 3, 4});
     auto refresh = [&bench, alone] {
         const ResultsPtr r = bench.results();
@@ -135,7 +154,16 @@ QWidget* makeTankPage(Workbench& bench) {
     };
     QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, alone, refresh);
     refresh();
-    return page;
+    auto* tabs = new QTabWidget;
+    tabs->setObjectName("tankTabs");
+    tabs->setDocumentMode(true);
+    tabs->addTab(page, tr("At rest"));
+    tabs->addTab(makeRightingTab(bench), tr("Righting"));
+    tabs->addTab(makeWatersTab(bench), tr("Waters"));
+    tabs->addTab(makeSwapsTab(bench), tr("Hook swaps"));
+    tabs->addTab(makeDoubtTab(bench), tr("How sure"));
+    tabs->addTab(makeSchoolTab(bench), tr("Tank school"));
+    return tabs;
 }
 
 }  // namespace wl

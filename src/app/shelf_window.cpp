@@ -1,0 +1,439 @@
+#include "app/shelf_window.h"
+
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QSaveFile>
+#include <QVBoxLayout>
+
+#include "app/scale_fill.h"
+#include "app/theme.h"
+
+namespace wl {
+namespace {
+
+constexpr qint64 kMostBytes = 8 << 20;
+
+QString fieldTitle(std::string_view name) {
+    const std::pair<const char*, QString> titles[] = {
+        {"mass", ShelfWindow::tr("Mass")},
+        {"density", ShelfWindow::tr("Density")},
+        {"density_low", ShelfWindow::tr("Lightest")},
+        {"density_high", ShelfWindow::tr("Heaviest")},
+        {"size", ShelfWindow::tr("Size")},
+        {"wire", ShelfWindow::tr("Wire")},
+        {"stem", ShelfWindow::tr("Stem")},
+        {"twists", ShelfWindow::tr("Twists")},
+        {"length", ShelfWindow::tr("Length")},
+        {"diameter", ShelfWindow::tr("Diameter")},
+        {"span", ShelfWindow::tr("Across")},
+        {"thickness", ShelfWindow::tr("Thickness")},
+        {"area", ShelfWindow::tr("Area")},
+        {"sunk", ShelfWindow::tr("Sunk in")},
+        {"weed_guard", ShelfWindow::tr("Weed guard")},
+        {"working_min", ShelfWindow::tr("Working, min")},
+        {"cure_h", ShelfWindow::tr("Cure, h")},
+        {"left", ShelfWindow::tr("Left")}};
+    for (const auto& [key, title] : titles) {
+        if (name == key) {
+            return title;
+        }
+    }
+    return QString::fromUtf8(name.data(), int(name.size()));
+}
+
+}  // namespace
+
+QString ShelfWindow::kindName(ShelfKind kind) {
+    static const QStringList names{
+        tr("stock"),         tr("trebles"),       tr("single hooks"),    tr("split rings"),
+        tr("screw eyes"),    tr("twisted eyes"),  tr("eyes"),            tr("sheet fins"),
+        tr("bristle tails"), tr("soft tails"),    tr("wires"),           tr("tubes and pins"),
+        tr("lip sheet"),     tr("lips"),          tr("ballast metals"),  tr("lead rod"),
+        tr("lead wire"),     tr("shot"),          tr("balls"),           tr("belly weights"),
+        tr("fillers"),       tr("sealers"),       tr("paints"),          tr("clear coats"),
+        tr("glues"),         tr("lines"),         tr("other parts")};
+    return names.value(int(kind));
+}
+
+ShelfModel::ShelfModel(Workbench& bench, QObject* parent)
+    : QAbstractTableModel(parent), bench_(bench) {
+    connect(&bench_.shelf, &ShelfBook::changed, this, &ShelfModel::refresh);
+    connect(&bench_, &Workbench::benchChanged, this, &ShelfModel::refresh);
+    refresh();
+}
+
+void ShelfModel::setKind(ShelfKind kind) {
+    kind_ = kind;
+    refresh();
+}
+
+void ShelfModel::refresh() {
+    beginResetModel();
+    fields_.clear();
+    for (const ShelfField& field : shelfFields()) {
+        if (shelfFieldApplies(kind_, field.name)) {
+            fields_.push_back(field);
+        }
+    }
+    rows_.clear();
+    for (const ShelfEntry& e : bench_.shelf.entries()) {
+        if (e.kind == kind_) {
+            rows_.push_back(e);
+        }
+    }
+    endResetModel();
+}
+
+const ShelfEntry* ShelfModel::entryAt(int row) const {
+    return row >= 0 && row < int(rows_.size()) ? &rows_[size_t(row)] : nullptr;
+}
+
+int ShelfModel::rowOf(const std::string& name) const {
+    for (size_t i = 0; i < rows_.size(); ++i) {
+        if (rows_[i].name == name) {
+            return int(i);
+        }
+    }
+    return -1;
+}
+
+int ShelfModel::columnOf(std::string_view field) const {
+    for (size_t i = 0; i < fields_.size(); ++i) {
+        if (fields_[i].name == field) {
+            return int(i) + 1;
+        }
+    }
+    return -1;
+}
+
+QVariant ShelfModel::data(const QModelIndex& index, int role) const {
+    const ShelfEntry& e = rows_[size_t(index.row())];
+    const int c = index.column();
+    const int last = columnCount() - 1;
+    if (role == Qt::TextAlignmentRole) {
+        return QVariant(c == 0 || c >= last - 1 ? Qt::AlignLeft | Qt::AlignVCenter
+                                                : Qt::AlignRight | Qt::AlignVCenter);
+    }
+    if (role != Qt::DisplayRole && role != Qt::EditRole) {
+        return {};
+    }
+    if (c == 0) {
+        return QString::fromStdString(e.name);
+    }
+    if (c == last) {
+        return QString::fromStdString(e.source);
+    }
+    if (c == last - 1) {
+        return e.weighed ? ShelfWindow::tr("weighed") : ShelfWindow::tr("typical");
+    }
+    const ShelfField& field = fields_[size_t(c - 1)];
+    const auto& value = e.*field.member;
+    if (!value) {
+        return role == Qt::EditRole ? QString() : QStringLiteral("–");
+    }
+    const auto text = role == Qt::EditRole ? editText : fieldText;
+    return QString::fromStdString(text(field.quantity, bench_.bench(), *value));
+}
+
+QVariant ShelfModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (role != Qt::DisplayRole) {
+        return {};
+    }
+    if (orientation == Qt::Vertical) {
+        return section + 1;
+    }
+    const int last = columnCount() - 1;
+    if (section == 0) {
+        return ShelfWindow::tr("Name");
+    }
+    if (section >= last - 1) {
+        return section == last ? ShelfWindow::tr("Source") : ShelfWindow::tr("Mass is");
+    }
+    const ShelfField& field = fields_[size_t(section - 1)];
+    const QString unit = QString::fromStdString(unitLabel(field.quantity, bench_.bench()));
+    const QString title = fieldTitle(field.name);
+    return unit.isEmpty() ? title : QStringLiteral("%1\n%2").arg(title, unit);
+}
+
+Qt::ItemFlags ShelfModel::flags(const QModelIndex& index) const {
+    const Qt::ItemFlags flags = Qt::ItemIsSelectable | Qt::ItemIsEnabled;
+    const bool fixed = index.column() == columnCount() - 2 ||
+                       bench_.shelf.state() == ShelfBook::State::ReadOnly;
+    return fixed ? flags : flags | Qt::ItemIsEditable;
+}
+
+bool ShelfModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+    if (role != Qt::EditRole || !index.isValid()) {
+        return false;
+    }
+    ShelfEntry e = rows_[size_t(index.row())];
+    const QString typed = value.toString().trimmed();
+    const int c = index.column();
+    if (c == 0) {
+        e.name = typed.left(100).toStdString();
+    } else if (c == columnCount() - 1) {
+        e.source = typed.left(200).toStdString();
+    } else {
+        const ShelfField& field = fields_[size_t(c - 1)];
+        const ReadAmount read = readAmount(typed.toStdString(), field.quantity, bench_.bench());
+        const std::string path = "/shelf/" + std::string(field.name);
+        if (read.fault == ReadFault::Empty) {
+            (e.*field.member).reset();
+        } else if (read.fault != ReadFault::None) {
+            emit refused(sentence(readFaultError(read.fault, QString::fromStdString(path),
+                                                 field.quantity, bench_.bench()),
+                                  bench_.bench()));
+            return false;
+        } else if (read.valueSi < field.min * (1 - 1e-9) ||
+                   read.valueSi > field.max * (1 + 1e-9)) {
+            emit refused(sentence(Error{"field.out_of_range",
+                                        path,
+                                        {},
+                                        {{field.quantity, read.valueSi},
+                                         {field.quantity, field.min},
+                                         {field.quantity, field.max}}},
+                                  bench_.bench()));
+            return false;
+        } else {
+            e.*field.member = read.valueSi;
+        }
+        if (field.name == "mass") {
+            e.weighed = false;  // typed, not weighed: "Weighed" says otherwise
+        }
+    }
+    if (e == rows_[size_t(index.row())]) {
+        return true;
+    }
+    if (const auto error = bench_.shelf.put(e)) {
+        emit refused(sentence(*error, bench_.bench()));
+        return false;
+    }
+    emit refused({});
+    return true;
+}
+
+ShelfWindow::ShelfWindow(Workbench& bench, QWidget* parent)
+    : QDialog(parent),
+      bench_(bench),
+      model_(new ShelfModel(bench, this)),
+      kind_(new QComboBox),
+      view_(new QTableView),
+      count_(new QLineEdit(QStringLiteral("1"))),
+      mass_(new QLineEdit),
+      weigh_(new QPushButton(tr("Weighed"))),
+      remove_(new QPushButton(tr("Remove"))),
+      message_(new QLabel) {
+    setObjectName(QStringLiteral("shelfWindow"));
+    setWindowTitle(tr("The shelf"));
+    resize(860, 520);
+    auto* layout = new QVBoxLayout(this);
+    auto* top = new QHBoxLayout;
+    auto* kindLabel = new QLabel(tr("On the shelf"));
+    kindLabel->setBuddy(kind_);
+    kind_->setObjectName(QStringLiteral("shelfKind"));
+    kind_->setAccessibleName(tr("What kind of thing"));
+    for (size_t i = 0; i < kShelfKinds.size(); ++i) {
+        kind_->addItem(kindName(ShelfKind(i)));
+    }
+    kind_->setMaxVisibleItems(int(kShelfKinds.size()));
+    auto button = [this](const QString& label, const char* name, auto run) {
+        auto* b = new QPushButton(label);
+        b->setObjectName(QLatin1String(name));
+        b->setAutoDefault(false);
+        connect(b, &QPushButton::clicked, this, run);
+        return b;
+    };
+    top->addWidget(kindLabel);
+    top->addWidget(kind_);
+    top->addWidget(button(tr("Add one"), "addShelf", [this] { add(); }));
+    remove_->setObjectName(QStringLiteral("removeShelf"));
+    remove_->setAutoDefault(false);
+    connect(remove_, &QPushButton::clicked, this, [this] { removeRow(); });
+    top->addWidget(remove_);
+    top->addStretch();
+    top->addWidget(button(tr("Import…"), "importShelf", [this] {
+        const QString path =
+            QFileDialog::getOpenFileName(this, tr("Take in a table"), {}, tr("Tables (*.csv)"));
+        if (!path.isEmpty()) {
+            importCsv(path);
+        }
+    }));
+    top->addWidget(button(tr("Export…"), "exportShelf", [this] {
+        const QString path = QFileDialog::getSaveFileName(
+            this, tr("Write the shelf"), QStringLiteral("shelf.csv"), tr("Tables (*.csv)"));
+        if (!path.isEmpty()) {
+            exportCsv(path);
+        }
+    }));
+    layout->addLayout(top);
+    view_->setObjectName(QStringLiteral("shelfTable"));
+    view_->setAccessibleName(tr("Things of that kind"));
+    view_->setModel(model_);
+    view_->setSelectionMode(QAbstractItemView::SingleSelection);
+    view_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    view_->setTabKeyNavigation(false);
+    view_->verticalHeader()->setDefaultSectionSize(25);
+    view_->verticalHeader()->hide();
+    view_->horizontalHeader()->setStretchLastSection(true);
+    view_->horizontalHeader()->setFont(type(Type::Small));
+    layout->addWidget(view_, 1);
+    auto* bottom = new QHBoxLayout;
+    weigh_->setObjectName(QStringLiteral("weighShelf"));
+    weigh_->setAutoDefault(false);
+    connect(weigh_, &QPushButton::clicked, this, [this] { weigh(); });
+    count_->setObjectName(QStringLiteral("weighCount"));
+    count_->setAccessibleName(tr("How many were weighed together"));
+    count_->setMaximumWidth(50);
+    mass_->setObjectName(QStringLiteral("weighMass"));
+    mass_->setAccessibleName(tr("What they weigh together"));
+    mass_->setMaximumWidth(90);
+    auto* take = scaleButton(bench, [this] {
+        readScaleOnce(bench_, this, [this](double kg) {
+            mass_->setText(QString::fromStdString(editText(Quantity::Mass, bench_.bench(), kg)));
+        });
+    });
+    bottom->addWidget(new QLabel(tr("Weighed together:")));
+    bottom->addWidget(count_);
+    bottom->addWidget(new QLabel(tr("pieces =")));
+    bottom->addWidget(mass_);
+    bottom->addWidget(take);
+    bottom->addWidget(weigh_);
+    bottom->addStretch();
+    layout->addLayout(bottom);
+    message_->setObjectName(QStringLiteral("shelfMessage"));
+    message_->setWordWrap(true);
+    layout->addWidget(message_);
+    connect(kind_, &QComboBox::activated, this, &ShelfWindow::choose);
+    connect(kind_, &QComboBox::currentIndexChanged, this, &ShelfWindow::choose);
+    connect(model_, &ShelfModel::refused, this, [this](const QString& text) {
+        say(text.isEmpty() ? text : QStringLiteral("▲ ") + text);
+    });
+    connect(model_, &QAbstractItemModel::modelReset, this, &ShelfWindow::refresh);
+    connect(view_->selectionModel(), &QItemSelectionModel::selectionChanged, this,
+            [this] { refresh(); });
+    kind_->setCurrentIndex(int(ShelfKind::Treble));
+    for (const Error& notice : bench_.shelf.notices()) {
+        say(QStringLiteral("▲ ") + sentence(notice, bench_.bench()));
+    }
+}
+
+void ShelfWindow::choose(int kind) {
+    model_->setKind(ShelfKind(kind));
+    view_->resizeColumnsToContents();
+}
+
+void ShelfWindow::refresh() {
+    const ShelfEntry* e = model_->entryAt(view_->currentIndex().row());
+    const bool may = bench_.shelf.state() != ShelfBook::State::ReadOnly;
+    remove_->setEnabled(may && e != nullptr);
+    weigh_->setEnabled(may && e != nullptr && shelfFieldApplies(model_->kind(), "mass"));
+}
+
+void ShelfWindow::say(const QString& text) {
+    message_->setText(text);
+    message_->setProperty("role", text.startsWith(QStringLiteral("▲")) ? "fault" : "quiet");
+    message_->style()->unpolish(message_);
+    message_->style()->polish(message_);
+}
+
+bool ShelfWindow::tell(const std::optional<Error>& error) {
+    if (error) {
+        say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+    }
+    return !error;
+}
+
+void ShelfWindow::add() {
+    ShelfEntry e;
+    if (const ShelfEntry* like = model_->entryAt(view_->currentIndex().row())) {
+        e = *like;  // one more of the same sort is what is mostly wanted
+        e.id = 0;
+    }
+    e.kind = model_->kind();
+    e.name = bench_.shelf.freeName(e.kind, e.name.empty() ? tr("new").toStdString() : e.name);
+    e.weighed = false;
+    e.source = tr("my own").toStdString();
+    if (tell(bench_.shelf.put(e))) {
+        const int row = model_->rowOf(e.name);
+        view_->setCurrentIndex(model_->index(row, 0));
+        say(tr("Added: %1. Change what differs.").arg(QString::fromStdString(e.name)));
+    }
+}
+
+void ShelfWindow::removeRow() {
+    if (const ShelfEntry* e = model_->entryAt(view_->currentIndex().row())) {
+        const QString name = QString::fromStdString(e->name);
+        if (tell(bench_.shelf.remove(e->id))) {
+            say(tr("Taken off the shelf: %1. Designs that use it keep their own copy.").arg(name));
+        }
+    }
+}
+
+void ShelfWindow::weigh() {
+    const ShelfEntry* e = model_->entryAt(view_->currentIndex().row());
+    if (e == nullptr) {
+        return;
+    }
+    bool whole = false;
+    const int pieces = count_->text().trimmed().toInt(&whole);
+    const ReadAmount read = readAmount(mass_->text().toStdString(), Quantity::Mass, bench_.bench());
+    if (!whole || pieces < 1) {
+        say(QStringLiteral("▲ ") + tr("How many pieces were weighed together? A whole number."));
+        return;
+    }
+    if (read.fault != ReadFault::None) {
+        say(QStringLiteral("▲ ") +
+            sentence(readFaultError(read.fault, "/shelf/mass", Quantity::Mass, bench_.bench()),
+                     bench_.bench()));
+        return;
+    }
+    ShelfEntry weighed = *e;
+    if (!weighTogether(weighed, pieces, read.valueSi)) {
+        say(QStringLiteral("▲ ") + tr("They must weigh more than nothing."));
+        return;
+    }
+    const std::string name = weighed.name;
+    if (tell(bench_.shelf.put(weighed))) {
+        view_->setCurrentIndex(model_->index(model_->rowOf(name), 0));
+        say(tr("%1: %2 each, weighed.")
+                .arg(QString::fromStdString(name), bench_.text(Quantity::Mass, *weighed.mass_kg)));
+    }
+}
+
+bool ShelfWindow::importCsv(const QString& path) {
+    QFile file(path);
+    if (!file.open(QIODevice::ReadOnly)) {
+        return tell(Error{"file.cannot_open", path.toStdString(), {}, {}});
+    }
+    if (file.size() > kMostBytes) {
+        return tell(Error{"file.too_large", path.toStdString(), {}, {}});
+    }
+    const QByteArray bytes = file.readAll();
+    const auto read = readShelfCsv(std::string_view(bytes.constData(), size_t(bytes.size())));
+    if (!read) {
+        return tell(read.error());
+    }
+    if (!tell(bench_.shelf.merge(*read))) {
+        return false;
+    }
+    say(tr("%1 things taken in.").arg(read->size()));
+    return true;
+}
+
+bool ShelfWindow::exportCsv(const QString& path) {
+    QSaveFile file(path);
+    const std::string text = writeShelfCsv(bench_.shelf.entries());
+    if (!file.open(QIODevice::WriteOnly) ||
+        file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit()) {
+        return tell(Error{"file.cannot_write",
+                          path.toStdString(),
+                          {file.errorString().toStdString()},
+                          {}});
+    }
+    say(tr("%1 things written to %2.").arg(bench_.shelf.entries().size()).arg(path));
+    return true;
+}
+
+}  // namespace wl
