@@ -3,6 +3,8 @@
 #include <QPainterPath>
 #include <cmath>
 
+#include "app/bait_insides.h"
+
 namespace wl {
 namespace {
 
@@ -56,13 +58,20 @@ void paintBores(QPainter& p, const Design& design, const Derived& d, TankView vi
     }
 }
 
-void paintHook(QPainter& p, const QPointF& eye, const QPointF& down, double length, double ring) {
+void paintHook(QPainter& p, const QPointF& eye, const QPointF& down, double length, double ring,
+               bool treble, bool weedGuard) {
     const QPointF side(-down.y(), down.x());
     const QPointF top = eye + down * ring;
     const QPointF bend = eye + down * (ring + length * 0.82);
     p.drawLine(top, bend);
     const double gape = length * 0.30;
+    if (weedGuard) {
+        p.drawLine(top, bend + side * gape * 0.92 - down * length * 0.16);
+    }
     for (const double s : {1.0, -1.0}) {
+        if (s < 0 && !treble) {
+            continue;
+        }
         QPainterPath path(bend);
         path.cubicTo(bend + down * length * 0.24, bend + side * s * gape + down * length * 0.24,
                      bend + side * s * gape - down * length * 0.02);
@@ -106,6 +115,7 @@ void paintFittings(QPainter& p, const Design& design, TankView view, const Proje
         const double size = f.size_m * scale;
         switch (f.kind) {
             case FittingKind::Treble:
+            case FittingKind::SingleHook:
                 if (view != TankView::Top) {
                     double ring = 0;
                     for (const Fitting& other : design.fittings) {
@@ -114,7 +124,7 @@ void paintFittings(QPainter& p, const Design& design, TankView view, const Proje
                             ring = other.size_m * scale;
                         }
                     }
-                    paintHook(p, at, hang, size, ring);
+                    paintHook(p, at, hang, size, ring, f.kind == FittingKind::Treble, f.weedGuard);
                 } else {
                     p.setPen(inkPen(c.steel, kInner, Qt::DashLine));
                     p.drawEllipse(at, 0.3 * size, 0.3 * size);
@@ -353,8 +363,10 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
             paintTool(p, tool, view, project);
         }
     }
+    paintChambers(p, design, d, view, project, scale, down, c);
     paintJoints(p, design, d, view, project, scale, c);
     paintLip(p, design, view, project, scale, c, true);
+    paintWire(p, design, d, project, scale, c);
     p.setPen(inkPen(c.ink, kOutline));
     p.setBrush(Qt::NoBrush);
     p.drawPath(body);

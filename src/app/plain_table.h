@@ -2,6 +2,8 @@
 #pragma once
 
 #include <QHeaderView>
+#include <QLabel>
+#include <QScrollArea>
 #include <QTableWidget>
 
 namespace wl {
@@ -34,6 +36,20 @@ inline void setRows(QTableWidget& table, const QStringList& header,
         }
     }
     table.resizeColumnsToContents();
+}
+
+/// A text of several lines that scrolls when there is little room.
+inline QScrollArea* scrolling(QLabel* text) {
+    text->setWordWrap(true);
+    text->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    text->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    auto* area = new QScrollArea;
+    area->setWidgetResizable(true);
+    area->setFrameShape(QFrame::NoFrame);
+    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    area->setMinimumHeight(36);
+    area->setWidget(text);
+    return area;
 }
 
 }  // namespace wl

@@ -10,6 +10,7 @@
 #include <QRadioButton>
 #include <QStandardPaths>
 #include <QTabWidget>
+#include <QTableWidget>
 #include <QTemporaryDir>
 #include <QThread>
 #include <QTimer>
@@ -17,7 +18,8 @@
 #include <cstdio>
 #include <ctime>
 
-#include "app/series_dialog.h"
+#include "app/beside_page.h"
+#include "app/shelf_window.h"
 #include "app/theme.h"
 #include "app/trace_dialog.h"
 
@@ -130,23 +132,40 @@ bool takeScreenshots(const QString& folder) {
         window.rail().choose(step);
         shoot(QString::fromLatin1(name));
     }
-    window.rail().choose(Step::Body);
-    window.findChild<QToolButton*>(QStringLiteral("view/2"))->click();
-    shoot(QStringLiteral("body-top"));
-    window.showView(TankView::Side);
     auto showTab = [&window](const char* tabs, int index) {
         window.findChild<QTabWidget*>(QLatin1String(tabs))->setCurrentIndex(index);
     };
-    window.rail().choose(Step::Body);
-    showTab("bodyTabs", 1);
-    shoot(QStringLiteral("body-size-and-faces"));
-    showTab("bodyTabs", 0);
+    auto waitFor = [&window](const char* page) {
+        const auto* beside = window.findChild<BesidePage*>(QLatin1String(page));
+        const QDeadlineTimer limit(30000);
+        while (beside != nullptr && !beside->isCurrent() && !limit.hasExpired()) {
+            QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
+        }
+    };
+    window.rail().choose(Step::Ballast);
+    showTab("ballastTabs", 1);
+    waitFor("choicesTab");
+    window.findChild<QTableWidget*>(QStringLiteral("choices"))->selectRow(1);
+    shoot(QStringLiteral("ballast-ways"));
+    showTab("ballastTabs", 0);
+    window.rail().choose(Step::Tank);
+    const std::pair<const char*, const char*> tankTabs[] = {{"tank-righting", "rightingTab"},
+                                                            {"tank-waters", "watersTab"},
+                                                            {"tank-hook-swaps", "swapsTab"},
+                                                            {"tank-how-sure", "doubtTab"},
+                                                            {"tank-school", "schoolTab"}};
+    int tab = 0;
+    for (const auto& [name, page] : tankTabs) {
+        showTab("tankTabs", ++tab);
+        waitFor(page);
+        shoot(QString::fromLatin1(name));
+    }
+    showTab("tankTabs", 0);
     {
-        SeriesDialog series(window.bench(), &window);
-        series.show();
+        ShelfWindow* shelf = static_cast<ShelfWindow*>(window.showShelf());
         settle(window);
-        done = series.grab().save(QDir(folder).filePath(QStringLiteral("sizes-in-series.png"))) &&
-               done;
+        done = shelf->grab().save(QDir(folder).filePath(QStringLiteral("shelf.png"))) && done;
+        shelf->close();
     }
     {
         TraceDialog trace(window.bench(), &window);
@@ -161,12 +180,8 @@ bool takeScreenshots(const QString& folder) {
         done = trace.grab().save(QDir(folder).filePath(QStringLiteral("tracing.png"))) && done;
     }
     window.openDemo(3);
-    window.rail().choose(Step::Stock);
-    settle(window);
-    showTab("stockTabs", 1);
-    shoot(QStringLiteral("how-it-is-made"));
     window.rail().choose(Step::Fittings);
-    showTab("fittingTabs", 1);
+    showTab("fittingTabs", 2);
     window.showView(TankView::Solid);
     window.solidView().canvas().setSection(0.25);
     shoot(QStringLiteral("solid-section"));

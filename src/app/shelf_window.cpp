@@ -133,6 +133,9 @@ QVariant ShelfModel::data(const QModelIndex& index, int role) const {
     if (!value) {
         return role == Qt::EditRole ? QString() : QStringLiteral("–");
     }
+    if (field.name == "weed_guard" && role == Qt::DisplayRole) {
+        return *value > 0.5 ? ShelfWindow::tr("yes") : ShelfWindow::tr("no");
+    }
     const auto text = role == Qt::EditRole ? editText : fieldText;
     return QString::fromStdString(text(field.quantity, bench_.bench(), *value));
 }

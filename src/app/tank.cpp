@@ -36,6 +36,10 @@ Tank::Tank(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
         pose_.offset_m = (1 - t) * poseFrom_.offset_m + t * to.offset_m;
         update();
     });
+    connect(&blink_, &QTimer::timeout, this, [this] {
+        markLit_ = !markLit_;
+        update();
+    });
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &Tank::takeResults);
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&Tank::update));
 }
@@ -97,6 +101,7 @@ void Tank::takeResults() {
     } else if ((to.up - pose_.up).norm() > 1e-4 || std::abs(to.offset_m - pose_.offset_m) > 1e-5) {
         settle_.start();
     }
+    watchMarks();
     update();
 }
 
@@ -451,6 +456,7 @@ void Tank::paintEvent(QPaintEvent*) {
     paintCentres(p);
     paintRuler(p);
     paintHandles(p);
+    paintMarks(p);
     p.setFont(type(Type::Body, true));
     if (results && results->error) {
         p.setPen(c.signal);

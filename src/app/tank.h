@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QImage>
+#include <QTimer>
 #include <QVariantAnimation>
 #include <QWidget>
 
@@ -27,6 +28,8 @@ class Tank : public QWidget {
     /// Handles on show, and where one is drawn (for tests and help).
     std::vector<TankHandle> handles() const;
     QPointF handlePosition(int index) const;
+    /// Places on paper of the findings that have one (clashes, thin walls).
+    std::vector<QPointF> marks() const;
 
     QSize minimumSizeHint() const override { return {320, 180}; }
 
@@ -55,6 +58,8 @@ class Tank : public QWidget {
     void paintApart(QPainter& painter) const;
     void paintCentres(QPainter& painter) const;
     void paintHandles(QPainter& painter) const;
+    void paintMarks(QPainter& painter) const;
+    void watchMarks();
     QString summary() const;
 
     Workbench& bench_;
@@ -70,6 +75,8 @@ class Tank : public QWidget {
     int dragged_ = -1;
     int chosen_ = -1;
     int hovered_ = -1;
+    QTimer blink_;  ///< of the marks at clashes and thin walls
+    bool markLit_ = true;
     QImage picture_;  ///< traced, decoded once
     Trace pictureOf_;
 };

@@ -322,9 +322,9 @@ QWidget* makeBallastPage(Workbench& bench) {
                  bench.text(Quantity::Angle, r.design->brief.wantedPitch_rad));
     });
     plan->note(
-        tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
-           "from children. Never pour into wet or unsealed wood: it spits. Some waters restrict "
-           "lead: check the local rules."));
+        tr("Lead: melt and file it outdoors or with extraction, gloves on, hands washed, no "
+           "children near. Never pour into damp wood: it spits. Some waters restrict it: check "
+           "the local rules."));
     plan->setMaximumWidth(222);
     plan->finish();
 

@@ -32,7 +32,7 @@ class ChoicesTab : public BesidePage {
         top->addWidget(hint, 1);
         content()->addLayout(top);
         content()->addWidget(table_, 3);
-        content()->addWidget(words_, 1);
+        content()->addWidget(scrolling(words_), 2);
         connect(table_, &QTableWidget::itemSelectionChanged, this, [this] { tell(); });
         connect(take_, &QPushButton::clicked, this, [this] {
             const int row = table_->currentRow();

@@ -41,7 +41,7 @@ class DoubtTab : public BesidePage {
         content()->addWidget(chances_);
         auto* row = new QHBoxLayout;
         row->addWidget(table_, 5);
-        row->addWidget(words_, 4);
+        row->addWidget(scrolling(words_), 4);
         row->addWidget(errors, 3);
         content()->addLayout(row, 1);
     }
@@ -134,10 +134,14 @@ class DoubtTab : public BesidePage {
         for (size_t i = 0; i < std::min<size_t>(2, doubt.improvements.size()); ++i) {
             const Improvement& better = doubt.improvements[i];
             const DoubtSource& s = doubt.sources[better.source];
-            lines << tr("%1. %2: %3. Then ± %4, wrong state %5 instead of %6.")
-                         .arg(i + 1)
-                         .arg(sourceName(s), cure(s), mass(better.standardAfter_kg),
-                              percent(better.wrongAfter), percent(doubt.wrong));
+            QString line = tr("%1. %2: %3. Then ± %4")
+                               .arg(i + 1)
+                               .arg(sourceName(s), cure(s), mass(better.standardAfter_kg));
+            if (doubt.wrong >= 0.0005) {
+                line += tr(", wrong state %1 instead of %2")
+                            .arg(percent(better.wrongAfter), percent(doubt.wrong));
+            }
+            lines << line + QLatin1Char('.');
         }
         if (doubt.improvements.empty()) {
             lines << tr("Nothing: every part is measured as well as it can be.");

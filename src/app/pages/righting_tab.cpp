@@ -2,6 +2,7 @@
 
 #include "app/beside_page.h"
 #include "app/pages/tank_tabs.h"
+#include "app/plain_table.h"
 #include "app/plot.h"
 #include "core/base/units.h"
 #include "core/hydro/righting.h"
@@ -26,7 +27,7 @@ class RightingTab : public BesidePage {
         words_->setTextInteractionFlags(Qt::TextSelectableByMouse);
         auto* row = new QHBoxLayout;
         row->addWidget(plot_, 5);
-        row->addWidget(words_, 4);
+        row->addWidget(scrolling(words_), 4);
         content()->addLayout(row, 1);
     }
 

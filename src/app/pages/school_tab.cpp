@@ -47,8 +47,8 @@ class SchoolTab : public BesidePage {
         buttons->addWidget(replan_);
         buttons->addStretch();
         column->addLayout(buttons);
-        column->addWidget(table_, 3);
-        column->addWidget(words_, 2);
+        column->addWidget(table_, 5);
+        column->addWidget(scrolling(words_), 1);
         auto* split = new QSplitter;
         split->addWidget(readingTable());
         split->addWidget(right);

@@ -43,8 +43,8 @@ class SwapsTab : public BesidePage {
         content()->addLayout(top);
         auto* row = new QHBoxLayout;
         row->addWidget(table_, 5);
-        best_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
-        row->addWidget(best_, 3);
+        best_->setFont(type(Type::Small));
+        row->addWidget(scrolling(best_), 2);
         content()->addLayout(row, 1);
         connect(clear_, &QCheckBox::toggled, this, [this] { fill(); });
         connect(put_, &QPushButton::clicked, this, [this] { putOn(); });
@@ -130,17 +130,17 @@ class SwapsTab : public BesidePage {
             texts << QStringList{
                 name(s, 0),
                 s.hooks.size() > 1 ? name(s, s.hooks.size() - 1) : QStringLiteral("–"),
-                bench().text(Quantity::Mass, s.hooks_kg),
                 bench().text(Quantity::Mass, s.mass_kg),
-                bench().text(Quantity::Fraction, s.spare),
                 stateWord(s.state),
-                s.attitudeDecided ? bench().text(Quantity::Angle, s.pitch_rad) : tr("any way up"),
                 speed(s),
-                meets(s)};
+                s.attitudeDecided ? bench().text(Quantity::Angle, s.pitch_rad) : tr("any way up"),
+                bench().text(Quantity::Fraction, s.spare),
+                meets(s),
+                bench().text(Quantity::Mass, s.hooks_kg)};
         }
         setRows(*table_,
-                {tr("Front hook"), tr("Rear hook"), tr("Hooks"), tr("All up"), tr("Spare"),
-                 tr("State"), tr("Nose up"), tr("Let go"), tr("Clear")},
+                {tr("Front hook"), tr("Rear hook"), tr("All up"), tr("State"), tr("Let go"),
+                 tr("Nose up"), tr("Spare"), tr("Clear"), tr("Hooks")},
                 texts);
         QStringList lines;
         if (swaps_.places.empty()) {
@@ -149,6 +149,11 @@ class SwapsTab : public BesidePage {
         const TankTest& tank = bench().design().tank;
         const double wanted[] = {tank.sinkRateOne_m_s, tank.sinkRateTwo_m_s,
                                  tank.sinkRateThree_m_s};
+        const bool sinks = std::any_of(swaps_.sets.begin(), swaps_.sets.end(),
+                                       [](const HookSet& s) { return s.speed_m_s > 0; });
+        if (!swaps_.sets.empty() && !sinks) {
+            lines << tr("No set on the shelf makes it sink. The nearest:");
+        }
         for (size_t w = 0; w < best_sets_.size(); ++w) {
             lines << tr("Nearest to %1:").arg(bench().text(Quantity::Speed, wanted[w]));
             for (const size_t i : best_sets_[w]) {

@@ -9,6 +9,7 @@
 namespace wl {
 namespace {
 
+constexpr double kBellyUp_rad = 0.5 * kDegree;
 constexpr double kMostPitch_rad = 89.0 * kDegree;
 
 class Leaning {
@@ -109,8 +110,7 @@ RightingCurve computeRighting(const FloatingBody& body, int steps, std::stop_tok
     curve.stiffness_N_m = body.mass_kg * kGravity_m_s2 * slope;
     for (int i = 1; i < steps; ++i) {
         const double a = curve.arm_m[size_t(i)], b = curve.arm_m[size_t(i) + 1];
-        const bool last = i + 1 == steps;
-        if ((a > 0) == (b > 0) || (last && std::abs(b) < 1e-9)) {
+        if ((a > 0) == (b > 0)) {
             continue;
         }
         double from = curve.roll_rad[size_t(i)], to = curve.roll_rad[size_t(i) + 1];
@@ -120,7 +120,10 @@ RightingCurve computeRighting(const FloatingBody& body, int steps, std::stop_tok
             near = leaning.restingPitch(middle, near);
             ((leaning.rollArm(near, middle) > 0) == (a > 0) ? from : to) = middle;
         }
-        curve.zeros_rad.push_back(0.5 * (from + to));
+        // Belly up is a zero of its own by symmetry; rounding may put it a hair before the end.
+        if (from < kPi - kBellyUp_rad) {
+            curve.zeros_rad.push_back(0.5 * (from + to));
+        }
     }
     const bool rightsAtFirst = curve.arm_m[1] > 0;
     curve.vanish_rad = !rightsAtFirst            ? 0.0
