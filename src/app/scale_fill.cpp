@@ -12,6 +12,7 @@ static QString tr(const char* text) {
 namespace {
 
 constexpr int kPatience_ms = 10000;
+constexpr double kEmptyPlate_kg = 5e-6;  // half the last digit of a 0.01 g scale
 
 // Waits for one settled reading.
 class Waiting : public QObject {
@@ -35,9 +36,9 @@ class Waiting : public QObject {
         done_ = true;
         const double kg = *bench_.scale.mass_kg();
         deleteLater();
-        if (kg <= 0) {
+        if (kg < kEmptyPlate_kg) {
             bench_.say(QStringLiteral("▲ ") +
-                       tr("The scale shows nothing over zero. Lay the part on it first."));
+                       tr("The scale shows nothing. Lay the part on it first."));
             return;
         }
         fill_(kg);
@@ -84,8 +85,9 @@ QString scaleWords(const Workbench& bench) {
     if (!bench.scale.mass_kg()) {
         return tr("scale: silent");
     }
-    return tr("scale: %1%2").arg(bench.text(Quantity::Mass, *bench.scale.mass_kg()),
-                                 bench.scale.isSettled() ? QString() : QStringLiteral(" …"));
+    return tr("scale: %1%2")
+        .arg(bench.text(Quantity::Mass, *bench.scale.mass_kg()),
+             bench.scale.isSettled() ? QString() : QStringLiteral(" …"));
 }
 
 }  // namespace wl

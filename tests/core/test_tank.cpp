@@ -55,9 +55,9 @@ TEST_CASE("righting arm of a box: the wall-sided formula while the deck is dry")
 
 TEST_CASE("righting arm of the box past its deck, and where it ends") {
     // By clipping the section as a polygon, worked independently (mm and degrees).
-    const double arms[][2] = {{45, 2.23180577812}, {60, 2.38757977234}, {90, 1.5},
-                              {105, 0.832534794638}, {120, 0.21049643901},
-                              {135, -0.11048543456}, {150, 0.0895061728395}};
+    const double arms[][2] = {{45, 2.23180577812},   {60, 2.38757977234},  {90, 1.5},
+                              {105, 0.832534794638}, {120, 0.21049643901}, {135, -0.11048543456},
+                              {150, 0.0895061728395}};
     const FloatingBody box = textbookBox();
     for (const auto& [heel, arm_mm] : arms) {
         CHECK(rightingAt(box, heel * kDegree, 0.0).arm_m * 1e3 == Approx(arm_mm).margin(2e-6));
@@ -106,8 +106,8 @@ TEST_CASE("sinking from rest: depth and time against the closed form and a step-
     fall.timeConstant_s = 1.7167303768;
     CHECK(depthAfter_m(fall, 2.0) == Approx(0.0856030528).epsilon(1e-6));
     CHECK(timeToFall_s(fall, depthAfter_m(fall, 2.0)) == Approx(2.0).epsilon(1e-9));
-    CHECK(timeToFall_s(fall, 50.0) == Approx(50 / fall.steadySpeed_m_s + 1.7167 * std::log(2.0))
-                                          .epsilon(1e-4));
+    CHECK(timeToFall_s(fall, 50.0) ==
+          Approx(50 / fall.steadySpeed_m_s + 1.7167 * std::log(2.0)).epsilon(1e-4));
     // The demo made heavy, against an integrated fall (Boost odeint).
     Design d = suspender();
     d.bores[0].plugLength_m += 0.002;
@@ -133,8 +133,8 @@ TEST_CASE("a ball of a bait sinks as a sphere does, within the drag's own doubt"
     d.lip.present = false;
     d.pieces[0].stock.shelfDensity_kg_m3 = 1300;
     const Derived ball = evaluated(d);
-    const double sphere = std::sqrt(4.0 / 3 * kGravity_m_s2 * 0.02 *
-                                    (1300 / ball.waterDensity_kg_m3 - 1) / 0.44);
+    const double sphere =
+        std::sqrt(4.0 / 3 * kGravity_m_s2 * 0.02 * (1300 / ball.waterDensity_kg_m3 - 1) / 0.44);
     CHECK(ball.freeFall.speed_m_s == Approx(sphere).epsilon(0.35));
 }
 
@@ -151,10 +151,8 @@ TEST_CASE("the same bait in other water: mass swaps and the body's own swelling"
     CHECK((pushed(t25, 0) - pushed(t4, 0)) * 1e3 == Approx(-0.1637 * k).margin(2e-4));
     CHECK((pushed(t15, 0.035) - pushed(t15, 0)) * 1e3 == Approx(1.5021 * k).margin(2e-3));
     d.make.kind = MakeKind::Cast;
-    const double swell =
-        inWater(d, base, t4, 0, t25).net_kg - inWater(d, base, t4, 0, t4).net_kg;
-    CHECK(swell * 1e3 ==
-          Approx(-0.24651 * base.solid.volume_m3 / 55.9e-6).epsilon(0.005));
+    const double swell = inWater(d, base, t4, 0, t25).net_kg - inWater(d, base, t4, 0, t4).net_kg;
+    CHECK(swell * 1e3 == Approx(-0.24651 * base.solid.volume_m3 / 55.9e-6).epsilon(0.005));
     const auto table = computeWaters(d, base, {t4, t25}, {0.0, 0.01, 0.035});
     REQUIRE(table.size() == 2);
     CHECK(table[0][2].spare > table[0][1].spare);
@@ -165,8 +163,8 @@ TEST_CASE("the same bait in other water: mass swaps and the body's own swelling"
 TEST_CASE("the waters table agrees with the reckoning in the brief's own water") {
     const Design d = demoDesign();
     const Derived base = evaluated(d);
-    const InWater same = inWater(d, base, d.brief.temperature_K, d.brief.salinity,
-                                 d.brief.temperature_K);
+    const InWater same =
+        inWater(d, base, d.brief.temperature_K, d.brief.salinity, d.brief.temperature_K);
     CHECK(same.spare == Approx(base.spare).margin(1e-12));
     CHECK(same.pitch_rad == Approx(base.pitch_rad).margin(0.1 * kDegree));
     CHECK(same.state == base.state);
@@ -193,15 +191,14 @@ TEST_CASE("the chance of floating by first order agrees with a hundred thousand 
         Design d = base;
         // From thin blocks (the calliper rules) to thick ones, trimmed heavy to light.
         d.pieces[0].stock.sample.height_m *= 0.5 + 1.5 * unit(random);
-        d.pieces[0].stock.sample.mass_kg *= d.pieces[0].stock.sample.height_m /
-                                            base.pieces[0].stock.sample.height_m;
+        d.pieces[0].stock.sample.mass_kg *=
+            d.pieces[0].stock.sample.height_m / base.pieces[0].stock.sample.height_m;
         d.pieces[0].stock.drawnVolumeError = 0.002 + 0.02 * unit(random);
         d.bores[0].plugLength_m += (unit(random) - 0.5) * 0.0008;
         if (i % 3 == 0) {
-            d.pieces[0].stock.weighedBody_kg =
-                1.002 * evaluated(d).reckoning.drawnMass_kg;
-            d.pieces[0].stock.trust = i % 2 ? BodyTrust::WeighedVolume
-                                            : BodyTrust::WeighedDrawnBoth;
+            d.pieces[0].stock.weighedBody_kg = 1.002 * evaluated(d).reckoning.drawnMass_kg;
+            d.pieces[0].stock.trust =
+                i % 2 ? BodyTrust::WeighedVolume : BodyTrust::WeighedDrawnBoth;
         }
         const Derived e = evaluated(d);
         const Doubt doubt = computeDoubt(d, e);
@@ -308,8 +305,8 @@ TEST_CASE("hooks that can meet each other, the tie or the lip are found from the
     const std::vector<size_t> hooks = hooksOf(d);
     REQUIRE(hooks.size() == 2);
     // Eyes 50.5 mm and 15.2 mm apart: circles of 26 + 26 are clear by 0.7, of 27 + 26 meet.
-    const double apart = (fittingPlace(d, d.fittings[hooks[0]]) -
-                          fittingPlace(d, d.fittings[hooks[1]])).norm();
+    const double apart =
+        (fittingPlace(d, d.fittings[hooks[0]]) - fittingPlace(d, d.fittings[hooks[1]])).norm();
     const double reach = hookReach_m(d, d.fittings[hooks[0]]);
     d.fittings[hooks[1]].size_m += apart - 2 * reach + 0.001;
     std::vector<HookMeeting> met = hookMeetings(d);
@@ -333,7 +330,7 @@ TEST_CASE("hooks that can meet each other, the tie or the lip are found from the
 TEST_CASE("readings made from a known bait give that bait back") {
     Design d = demoDesign();
     d.tank.readings.clear();
-    const TankCorrection hidden{true, 0.00006, 0.11e-6, -0.0006, 0.0002, 0, 0};
+    const TankCorrection hidden{true, 0.00006, 0.11e-6, 0, -0.0006, 0.0002, 0, 0};
     auto read = [&](ReadingKind kind, auto set) {
         TankReading r;
         r.kind = kind;
@@ -417,8 +414,8 @@ TEST_CASE("a timed drop alone moves what the drop can tell") {
     d.tank.readings = {r};
     const Result<TankInference> found = inferFromTank(d);
     REQUIRE(found.ok());
-    const double net = found->correction.volume_m3 * e.waterDensity_kg_m3 -
-                       found->correction.mass_kg;
+    const double net =
+        found->correction.volume_m3 * e.waterDensity_kg_m3 - found->correction.mass_kg;
     CHECK(net < -1e-5);
     CHECK(std::abs(found->correction.gravityX_m) < 1e-5);
     CHECK(found->fits[0].after < found->fits[0].before);

@@ -19,6 +19,7 @@
 #include "app/trace_dialog.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/trace_profile.h"
+#include "gui/opened.h"
 #include "session/svg_profile.h"
 #include "support/sample_bait.h"
 
@@ -26,53 +27,6 @@ using namespace wl;
 using namespace wl::test;
 
 namespace {
-
-struct Opened {
-    QTemporaryDir folder;
-    MainWindow window{folder.filePath("recovery")};
-    explicit Opened(int demo = 0) {
-        window.setInch(false);
-        window.openDemo(demo);
-        window.resize(1280, 800);
-        window.show();
-        settle();
-    }
-    ~Opened() { window.bench().document.undoStack()->setClean(); }
-    void settle() {
-        REQUIRE(QTest::qWaitFor([this] { return window.bench().evaluator.isSettled(); }, 30000));
-        QCoreApplication::processEvents();
-    }
-    const Design& design() { return window.bench().design(); }
-    const Derived& derived() { return *window.bench().results()->derived; }
-    void type(const QString& name, const QString& text) {
-        auto* line = window.findChild<QLineEdit*>(name);
-        REQUIRE(line != nullptr);
-        line->setFocus();
-        line->selectAll();
-        QTest::keyClicks(line, text);
-        QTest::keyClick(line, Qt::Key_Return);
-        settle();
-    }
-    void click(const QString& name) {
-        auto* button = window.findChild<QAbstractButton*>(name);
-        REQUIRE(button != nullptr);
-        button->click();
-        settle();
-    }
-    void trigger(const QString& name) {
-        auto* action = window.findChild<QAction*>(name);
-        REQUIRE(action != nullptr);
-        action->trigger();
-        settle();
-    }
-    void choose(const QString& box, int index) {
-        auto* combo = window.findChild<QComboBox*>(box);
-        REQUIRE(combo != nullptr);
-        combo->setCurrentIndex(index);
-        emit combo->activated(index);
-        settle();
-    }
-};
 
 QString written(QTemporaryDir& folder, const QString& name, const QByteArray& bytes) {
     QFile file(folder.filePath(name));

@@ -15,6 +15,7 @@
 #include "app/theme.h"
 #include "app/trace_dialog.h"
 #include "core/shape/edit_body.h"
+#include "gui/opened.h"
 #include "sheet/bench_sheet.h"
 #include "support/sample_bait.h"
 
@@ -22,25 +23,6 @@ using namespace wl;
 using namespace wl::test;
 
 namespace {
-
-struct Opened {
-    QTemporaryDir folder;
-    MainWindow window{folder.filePath("recovery")};
-    explicit Opened(int demo = 0) {
-        window.setInch(false);
-        window.setDark(false);
-        window.openDemo(demo);
-        window.resize(1280, 800);
-        window.show();
-        settle();
-    }
-    ~Opened() { window.bench().document.undoStack()->setClean(); }
-    void settle() {
-        REQUIRE(QTest::qWaitFor([this] { return window.bench().evaluator.isSettled(); }, 30000));
-        QCoreApplication::processEvents();
-    }
-    const Design& design() { return window.bench().design(); }
-};
 
 // How many different colours a picture holds: a pane that drew nothing has one or two.
 int colours(const QWidget& widget) {

@@ -88,6 +88,7 @@ void describe(V& v, TankCorrection& c) {
     v.flag("applied", c.applied);
     v.number("mass", Q::Mass, c.mass_kg, -0.1, 0.1);
     v.number("volume", Q::Volume, c.volume_m3, -1e-4, 1e-4);
+    v.number("reference_mass", Q::Mass, c.reference_kg, 0.0, kHeaviestBait_kg);
     v.number("gravity_x", Q::Length, c.gravityX_m, -0.05, 0.05);
     v.number("gravity_y", Q::Length, c.gravityY_m, -0.05, 0.05);
     v.number("gravity_z", Q::Length, c.gravityZ_m, -0.05, 0.05);

@@ -53,7 +53,10 @@ struct TankReading {
 struct TankCorrection {
     bool applied = false;
     double mass_kg = 0.0;
-    double volume_m3 = 0.0;   ///< displaced
+    double volume_m3 = 0.0;  ///< displaced
+    /// Mass of the bait the shift was found on: what is wrong is a moment, which stays when lead
+    /// is added. 0: the shift as it is.
+    double reference_kg = 0.0;
     double gravityX_m = 0.0;  ///< shift of the centre of gravity
     double gravityY_m = 0.0;
     double gravityZ_m = 0.0;

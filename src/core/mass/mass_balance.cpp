@@ -148,7 +148,8 @@ void Balancer::addTankCorrection() {
     part.centre_m = b_.centreOfGravity_m;
     const double scale = 1 + c.volume_m3 / b_.displacedVolume_m3;
     const double heavier = 1 + c.mass_kg / b_.mass_kg;
-    const Eigen::Vector3d shift(c.gravityX_m, c.gravityY_m, c.gravityZ_m);
+    const double share = shiftShare(c, b_.mass_kg);
+    const Eigen::Vector3d shift = share * Eigen::Vector3d(c.gravityX_m, c.gravityY_m, c.gravityZ_m);
     const Eigen::Vector3d about = b_.centreOfBuoyancy_m;
     moveShape(b_.shape, about, scale, c.buoyancyX_m);
     moveShape(b_.coarseShape, about, scale, c.buoyancyX_m);
@@ -164,6 +165,11 @@ void Balancer::addTankCorrection() {
         piece.displacedVolume_m3 *= scale;
         piece.centreOfBuoyancy_m = displaced.moment_m4 / displaced.volume_m3;
     }
+}
+
+double shiftShare(const TankCorrection& c, double mass_kg) {
+    constexpr double kMost = 3.0;
+    return c.reference_kg > 0 ? std::clamp(c.reference_kg / mass_kg, 1 / kMost, kMost) : 1.0;
 }
 
 double fittingMass_kg(const Fitting& fitting) {

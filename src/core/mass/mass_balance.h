@@ -99,6 +99,10 @@ struct BodyInputs {
 MassBalance computeMassBalance(const Design& design, const BodyInputs& body,
                                double waterDensity_kg_m3);
 
+/// Share of a tank correction's shift that a bait of that mass has: the moment found wrong stays,
+/// within a third and three times.
+double shiftShare(const TankCorrection& correction, double mass_kg);
+
 /// Mass of one such fitting: weighed, else worked out from its wire if so wanted, else typical.
 double fittingMass_kg(const Fitting& fitting);
 /// True for hooks and rings.

@@ -30,8 +30,8 @@ constexpr double kBuoyancyPlace_m = 0.0005;
 constexpr double kDragShare = 0.10;  // of a timed drop, from the drag's own doubt
 constexpr double kFarSinking = 20.0;
 
-TankCorrection correctionOf(const Unknowns& u) {
-    return {true, u[0], u[1], u[2], u[3], u[4], u[5]};
+TankCorrection correctionOf(const Unknowns& u, double reference_kg) {
+    return {true, u[0], u[1], reference_kg, u[2], u[3], u[4], u[5]};
 }
 
 // One bait as drawn, in the water of one reading.
@@ -74,10 +74,11 @@ class InTank {
     FloatingBody bodyWith(const FloatingShape& shape, const TankCorrection& c) const {
         // A hull grown by so much floats as the hull drawn does in water that much denser, its
         // centre of buoyancy shifted: the weight is shifted the other way instead.
+        const double share = shiftShare(c, d_.mass.mass_kg);
+        const Eigen::Vector3d shift(share * c.gravityX_m - c.buoyancyX_m, share * c.gravityY_m,
+                                    share * c.gravityZ_m);
         FloatingBody body{
-            shape, d_.mass.mass_kg + c.mass_kg,
-            d_.mass.centreOfGravity_m +
-                Eigen::Vector3d(c.gravityX_m - c.buoyancyX_m, c.gravityY_m, c.gravityZ_m),
+            shape, d_.mass.mass_kg + c.mass_kg, d_.mass.centreOfGravity_m + shift,
             water_.waterDensity_kg_m3 * swell_ * (1 + c.volume_m3 / d_.mass.displacedVolume_m3)};
         if (taped()) {
             const Eigen::Vector3d at(r_.tapedX_m - c.buoyancyX_m, 0, r_.tapedZ_m);
@@ -191,11 +192,12 @@ struct Misfits {
     const std::vector<InTank>* tanks = nullptr;
     const std::vector<double>* errors = nullptr;
     Unknowns spread = Unknowns::Ones();
+    double reference_kg = 0.0;
 
     int inputs() const { return kUnknowns; }
     int values() const { return kUnknowns + int(readings->size()); }
     int operator()(const Eigen::VectorXd& x, Eigen::VectorXd& out) const {
-        const TankCorrection c = correctionOf(x.cwiseProduct(spread));
+        const TankCorrection c = correctionOf(x.cwiseProduct(spread), reference_kg);
         for (int i = 0; i < kUnknowns; ++i) {
             out[i] = x[i];
         }
@@ -238,7 +240,7 @@ Result<Derived> asDrawn(const Design& design, TankStage stage) {
 
 void whatToAdd(const Design& design, const Derived& drawn, const Unknowns& u, TankInference& out) {
     Design corrected = design;
-    corrected.tank.correction = correctionOf(u);
+    corrected.tank.correction = correctionOf(u, drawn.mass.mass_kg);
     const Result<Derived> now = evaluate(corrected);
     if (!now) {
         return;
@@ -323,7 +325,7 @@ Result<TankInference> inferFromTank(const Design& design, std::stop_token stop) 
     if (stop.stop_requested()) {
         return Error{"stopped", "", {}, {}};
     }
-    Misfits misfits{&used, &tanks, &errors, spreadOf(design, *finished)};
+    Misfits misfits{&used, &tanks, &errors, spreadOf(design, *finished), finished->mass.mass_kg};
     constexpr double kDifference = 1e-5;  // steps of 3e-3 standard deviations
     Eigen::NumericalDiff<Misfits, Eigen::Central> withSlopes(misfits, kDifference);
     Eigen::LevenbergMarquardt<Eigen::NumericalDiff<Misfits, Eigen::Central>> solver(withSlopes);
@@ -343,7 +345,7 @@ Result<TankInference> inferFromTank(const Design& design, std::stop_token stop) 
 
     TankInference out;
     const Unknowns u = x.cwiseProduct(misfits.spread);
-    out.correction = correctionOf(u);
+    out.correction = correctionOf(u, finished->mass.mass_kg);
     auto corrected = [&](int i, double drawn) {
         return Corrected{drawn, drawn + u[i],
                          std::sqrt(std::max(0.0, covariance(i, i))) * misfits.spread[i],

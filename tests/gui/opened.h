@@ -1,0 +1,102 @@
+// The real window on a demo, driven as a maker drives it.
+#pragma once
+
+#include <QAbstractButton>
+#include <QAction>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QTabWidget>
+#include <QTableView>
+#include <QTemporaryDir>
+#include <QTest>
+#include <catch2/catch.hpp>
+
+#include "app/beside_page.h"
+#include "app/main_window.h"
+
+namespace wl::test {
+
+struct Opened {
+    QTemporaryDir folder;
+    MainWindow window{folder.filePath("recovery")};
+    explicit Opened(int demo = 0) {
+        window.setInch(false);
+        window.setDark(false);
+        window.openDemo(demo);
+        window.resize(1280, 800);
+        window.show();
+        settle();
+    }
+    ~Opened() { window.bench().document.undoStack()->setClean(); }
+    void settle() {
+        REQUIRE(QTest::qWaitFor([this] { return window.bench().evaluator.isSettled(); }, 30000));
+        QCoreApplication::processEvents();
+    }
+    const Design& design() { return window.bench().design(); }
+    const Derived& derived() { return *window.bench().results()->derived; }
+    void type(const QString& name, const QString& text) {
+        auto* line = window.findChild<QLineEdit*>(name);
+        REQUIRE(line != nullptr);
+        line->setFocus();
+        line->selectAll();
+        QTest::keyClicks(line, text);
+        QTest::keyClick(line, Qt::Key_Return);
+        settle();
+    }
+    void click(const QString& name) {
+        auto* button = window.findChild<QAbstractButton*>(name);
+        REQUIRE(button != nullptr);
+        button->click();
+        settle();
+    }
+    void trigger(const QString& name) {
+        auto* action = window.findChild<QAction*>(name);
+        REQUIRE(action != nullptr);
+        action->trigger();
+        settle();
+    }
+    void choose(const QString& box, int index) {
+        auto* combo = window.findChild<QComboBox*>(box);
+        REQUIRE(combo != nullptr);
+        combo->setCurrentIndex(index);
+        emit combo->activated(index);
+        settle();
+    }
+    void tab(const QString& tabs, int index) {
+        auto* widget = window.findChild<QTabWidget*>(tabs);
+        REQUIRE(widget != nullptr);
+        widget->setCurrentIndex(index);
+        QCoreApplication::processEvents();
+    }
+    QString text(const QString& label) {
+        auto* found = window.findChild<QLabel*>(label);
+        REQUIRE(found != nullptr);
+        return found->text();
+    }
+    /// Types into a cell as a maker does: choose it, type, Return.
+    void typeCell(const QString& table, int row, int column, const QString& typed) {
+        auto* view = window.findChild<QTableView*>(table);
+        REQUIRE(view != nullptr);
+        view->setCurrentIndex(view->model()->index(row, column));
+        view->edit(view->currentIndex());
+        // An editor just closed may still be there: the newest is the one.
+        const auto editors = view->findChildren<QLineEdit*>(QStringLiteral("cellEditor"));
+        REQUIRE_FALSE(editors.isEmpty());
+        QLineEdit* editor = editors.last();
+        editor->selectAll();
+        QTest::keyClicks(editor, typed);
+        QTest::keyClick(editor, Qt::Key_Return);
+        settle();
+    }
+    /// Waits until a part that reckons beside the window shows the design on the bench.
+    void beside(const QString& page) {
+        auto* part = window.findChild<BesidePage*>(page);
+        REQUIRE(part != nullptr);
+        REQUIRE(QTest::qWaitFor([part] { return part->isCurrent(); }, 60000));
+        QCoreApplication::processEvents();
+    }
+};
+
+}  // namespace wl::test

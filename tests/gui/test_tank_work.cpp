@@ -1,0 +1,410 @@
+// Weighing, planning from the shelf, swapping hooks, tank school: the maker's way through the
+// window, with the scale that ships.
+#include <QFile>
+#include <QProcess>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QTextStream>
+
+#include "app/quantity_edit.h"
+#include "app/scale_dialog.h"
+#include "app/shelf_window.h"
+#include "gui/opened.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+// The scale to practise with, on a line of its own.
+struct PractiseScale {
+    QProcess process;
+    QString line;
+    explicit PractiseScale(const QStringList& more = {}) {
+        QStringList arguments{"--every", "20", "--settle", "0.05", "--seed", "5"};
+        process.start(QStringLiteral(WL_SCALE), arguments + more);
+        REQUIRE(process.waitForStarted(5000));
+        REQUIRE(process.waitForReadyRead(5000));
+        line = QString::fromLocal8Bit(process.readLine()).trimmed();
+        REQUIRE(line.startsWith("/dev/"));
+    }
+    ~PractiseScale() {
+        process.write("quit\n");
+        process.waitForFinished(3000);
+    }
+    void say(const char* command) {
+        process.write(command);
+        process.write("\n");
+        process.waitForBytesWritten(1000);
+    }
+};
+
+bool settlesAt(ScaleReader& scale, double grams, double within = 0.03) {
+    return QTest::qWaitFor(
+        [&] {
+            return scale.isSettled() && scale.mass_kg() &&
+                   std::abs(*scale.mass_kg() * 1e3 - grams) < within;
+        },
+        10000);
+}
+
+}  // namespace
+
+TEST_CASE("the scale: noise, settling, change of unit, taring, silence") {
+    PractiseScale scale({"--noise", "0.004"});
+    ScaleReader reader;
+    CHECK_FALSE(reader.isOpen());
+    CHECK_FALSE(reader.open("/dev/no-such-line").isEmpty());
+    REQUIRE(reader.open(scale.line).isEmpty());
+    CHECK(settlesAt(reader, 0.0));
+    scale.say("put 5.82");
+    CHECK(settlesAt(reader, 5.82));
+    for (const char* unit : {"unit oz", "unit gr", "unit ct", "unit g"}) {
+        scale.say(unit);
+        QTest::qWait(200);
+        CHECK(settlesAt(reader, 5.82));
+    }
+    scale.say("tare");
+    CHECK(settlesAt(reader, 0.0));
+    scale.say("put 7.82");
+    CHECK(settlesAt(reader, 2.0));
+    // Switched off: the reading goes, and nobody is told an old one.
+    scale.say("quit");
+    CHECK(QTest::qWaitFor([&] { return !reader.mass_kg(); }, 8000));
+}
+
+TEST_CASE("weigh from the scale into a field and into a table, in any unit") {
+    PractiseScale scale({"--put", "6.10", "--noise", "0.002"});
+    Opened o;
+    o.window.rail().choose(Step::Stock);
+    // Without a scale F9 says where to find one.
+    auto* mass = o.window.findChild<QLineEdit*>("/pieces/0/stock/sample/mass");
+    REQUIRE(mass != nullptr);
+    mass->setFocus();
+    QTest::keyClick(mass, Qt::Key_F9);
+    CHECK(o.window.message().contains("Shift+F9"));
+    REQUIRE(o.window.bench().scale.open(scale.line).isEmpty());
+    auto* button = o.window.findChild<QToolButton*>("/pieces/0/stock/sample/mass/scale");
+    REQUIRE(button != nullptr);
+    CHECK(QTest::qWaitFor([&] { return !button->isHidden(); }, 3000));
+    QTest::keyClick(mass, Qt::Key_F9);
+    CHECK(QTest::qWaitFor(
+        [&] { return std::abs(o.design().pieces[0].stock.sample.mass_kg * 1e3 - 6.10) < 0.02; },
+        12000));
+    o.settle();
+    // The scale shows ounces now; the field keeps grams.
+    scale.say("unit oz");
+    scale.say("put 0.66");
+    REQUIRE(settlesAt(o.window.bench().scale, 0.66, 0.009));
+    o.window.rail().choose(Step::Fittings);
+    auto* table = o.window.findChild<QTableView*>("fittings");
+    int column = -1;
+    for (int c = 0; c < table->model()->columnCount(); ++c) {
+        if (table->model()->headerData(c, Qt::Horizontal).toString().startsWith("Weighed")) {
+            column = c;
+        }
+    }
+    REQUIRE(column >= 0);
+    table->setFocus();
+    table->setCurrentIndex(table->model()->index(5, column));
+    QTest::keyClick(table, Qt::Key_F9);
+    CHECK(QTest::qWaitFor(
+        [&] {
+            const auto weighed = o.design().fittings[5].weighedMass_kg;
+            return weighed && std::abs(*weighed * 1e3 - 0.66) < 0.02;
+        },
+        12000));
+    INFO(o.window.message().toStdString());
+    INFO(table->currentIndex().row() << " " << table->currentIndex().column() << " " << column);
+    // An empty plate is not a mass.
+    scale.say("put 0");
+    REQUIRE(settlesAt(o.window.bench().scale, 0.0, 0.004));
+    const auto before = o.design().fittings[5].weighedMass_kg;
+    QTest::keyClick(table, Qt::Key_F9);
+    QTest::qWait(300);
+    CHECK(o.design().fittings[5].weighedMass_kg.value_or(0) * 1e3 ==
+          Approx(before.value_or(0) * 1e3));
+    CHECK(o.window.message().contains("shows nothing"));
+}
+
+TEST_CASE("the scale window: practise, lay a load on, bad loads and lines are told") {
+    Opened o;
+    auto* dialog = static_cast<ScaleDialog*>(o.window.showScale());
+    auto* port = dialog->findChild<QComboBox*>("scalePort");
+    port->setEditText("/dev/no-such-line");
+    dialog->findChild<QPushButton*>("connectScale")->click();
+    auto* message = dialog->findChild<QLabel*>("scaleMessage");
+    CHECK(message->text().startsWith(QStringLiteral("▲")));
+    CHECK(QFile::exists(ScaleDialog::simulatorProgram()));
+    dialog->findChild<QPushButton*>("practiseScale")->click();
+    CHECK(QTest::qWaitFor([&] { return o.window.bench().scale.isOpen(); }, 8000));
+    CHECK(settlesAt(o.window.bench().scale, 12.5));
+    auto* load = dialog->findChild<QLineEdit*>("practiseLoad");
+    load->setText("a lot");
+    dialog->findChild<QPushButton*>("layOn")->click();
+    CHECK(message->text().startsWith(QStringLiteral("▲")));
+    load->setText("0.5 oz");
+    dialog->findChild<QPushButton*>("layOn")->click();
+    CHECK(settlesAt(o.window.bench().scale, 14.17));
+    CHECK(o.text("scaleReading").contains("14.1"));
+    dialog->findChild<QPushButton*>("connectScale")->click();
+    CHECK_FALSE(o.window.bench().scale.isOpen());
+}
+
+TEST_CASE("the shelf on screen: weigh several, refuse nonsense, the fittings follow") {
+    Opened o;
+    auto* shelf = static_cast<ShelfWindow*>(o.window.showShelf());
+    auto* kind = shelf->findChild<QComboBox*>("shelfKind");
+    kind->setCurrentIndex(int(ShelfKind::Treble));
+    auto* view = shelf->findChild<QTableView*>("shelfTable");
+    auto* model = static_cast<ShelfModel*>(view->model());
+    const int row = model->rowOf("treble size 6");
+    REQUIRE(row >= 0);
+    view->setCurrentIndex(model->index(row, 0));
+    shelf->findChild<QLineEdit*>("weighCount")->setText("10");
+    shelf->findChild<QLineEdit*>("weighMass")->setText("5.7 g");
+    shelf->findChild<QPushButton*>("weighShelf")->click();
+    const ShelfEntry* hook = model->entryAt(model->rowOf("treble size 6"));
+    REQUIRE(hook != nullptr);
+    CHECK(*hook->mass_kg * 1e3 == Approx(0.57));
+    CHECK(hook->weighed);
+    CHECK(hook->source == "weighed: 10 = 5.70\u00A0g");
+    auto* message = shelf->findChild<QLabel*>("shelfMessage");
+    for (const auto& [count, mass] :
+         {std::pair{"0", "5 g"}, {"two", "5 g"}, {"3", ""}, {"3", "5 mm"}, {"3", "0"}}) {
+        shelf->findChild<QLineEdit*>("weighCount")->setText(count);
+        shelf->findChild<QLineEdit*>("weighMass")->setText(mass);
+        shelf->findChild<QPushButton*>("weighShelf")->click();
+        INFO(count << " " << mass);
+        CHECK(message->text().startsWith(QStringLiteral("▲")));
+    }
+    CHECK(*model->entryAt(model->rowOf("treble size 6"))->mass_kg * 1e3 == Approx(0.57));
+    // Cells: a wrong unit and a number out of range leave the shelf as it is.
+    const int size = model->columnOf("size");
+    CHECK_FALSE(model->setData(model->index(row, size), "5 g", Qt::EditRole));
+    CHECK(message->text().startsWith(QStringLiteral("▲")));
+    CHECK_FALSE(model->setData(model->index(row, size), "5 km", Qt::EditRole));
+    CHECK(model->setData(model->index(row, size), "3/4\"", Qt::EditRole));
+    CHECK(*model->entryAt(model->rowOf("treble size 6"))->size_m == Approx(0.01905));
+    CHECK_FALSE(model->setData(model->index(row, 0), "treble size 4", Qt::EditRole));
+    CHECK(message->text().contains("already"));
+    // What is put on the bait now is the weighed one.
+    o.window.rail().choose(Step::Fittings);
+    auto* add = o.window.findChild<QComboBox*>("addFitting");
+    const int at = add->findText("treble size 6", Qt::MatchStartsWith);
+    REQUIRE(at > 0);
+    o.choose("addFitting", at);
+    CHECK(o.design().fittings.back().weighedMass_kg.value_or(0) * 1e3 == Approx(0.57));
+    // Add one like it, change, take off; the bait keeps its copy.
+    view->setCurrentIndex(model->index(model->rowOf("treble size 6"), 0));
+    shelf->findChild<QPushButton*>("addShelf")->click();
+    CHECK(model->rowOf("treble size 6 2") >= 0);
+    view->setCurrentIndex(model->index(model->rowOf("treble size 6"), 0));
+    const size_t fittings = o.design().fittings.size();
+    shelf->findChild<QPushButton*>("removeShelf")->click();
+    CHECK(model->rowOf("treble size 6") < 0);
+    CHECK(o.design().fittings.size() == fittings);
+    // Out and in again.
+    const QString path = o.folder.filePath("shelf.csv");
+    CHECK(shelf->exportCsv(path));
+    QFile file(path);
+    REQUIRE(file.open(QIODevice::Append));
+    file.write("treble,treble size 6,0.6,7.85,,,20,0.85,,,,,13,,,,,,,,,back again\n");
+    file.close();
+    CHECK(shelf->importCsv(path));
+    CHECK(model->rowOf("treble size 6") >= 0);
+    REQUIRE(file.open(QIODevice::WriteOnly));
+    file.write("kind,name,mass_g\ntreble,bad,heavy\n");
+    file.close();
+    CHECK_FALSE(shelf->importCsv(path));
+    CHECK(message->text().contains("2"));
+}
+
+TEST_CASE("plan from the shelf: three ways with their price, one taken, undone") {
+    Opened o;
+    o.window.rail().choose(Step::Ballast);
+    o.tab("ballastTabs", 1);
+    o.beside("choicesTab");
+    auto* table = o.window.findChild<QTableWidget*>("choices");
+    REQUIRE(table->rowCount() == 3);
+    int pieces = -1;
+    for (int r = 0; r < 3; ++r) {
+        for (int c = 0; c < table->columnCount(); ++c) {
+            CHECK_FALSE(table->item(r, c)->text().isEmpty());
+        }
+        pieces = table->item(r, 0)->text() == "whole pieces" ? r : pieces;
+    }
+    REQUIRE(pieces >= 0);
+    table->selectRow(pieces);
+    CHECK(o.text("choiceWords").contains(QStringLiteral("1 ×")));
+    o.click("takeChoice");
+    CHECK(o.design().bores[0].lead == BoreLead::Pieces);
+    REQUIRE_FALSE(o.design().bores[0].pieces.empty());
+    CHECK(o.derived().spare == Approx(o.design().brief.wantedSpare).margin(0.01));
+    CHECK(std::abs(o.derived().pitch_rad - o.design().brief.wantedPitch_rad) < 2 * kDegree);
+    // The bores' own table tells what is in them; one more piece is put in by hand.
+    o.tab("ballastTabs", 0);
+    auto* bores = o.window.findChild<QTableView*>("bores");
+    bores->setCurrentIndex(bores->model()->index(0, 0));
+    const double before = o.derived().mass.bores[0].leadMass_kg;
+    o.choose("addPiece", 1);
+    CHECK(o.derived().mass.bores[0].leadMass_kg > before);
+    o.window.bench().document.undoStack()->undo();
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    CHECK(o.design().bores[0].lead == BoreLead::Plug);
+    // A bore on top of another: refused, with the two named.
+    Design clash = o.design();
+    clash.bores[1].x_m = clash.bores[0].x_m + 0.001;
+    o.window.bench().document.submit(std::move(clash), "clash");
+    o.settle();
+    o.tab("ballastTabs", 1);
+    o.beside("choicesTab");
+    CHECK(table->rowCount() == 0);
+    CHECK(o.text("choiceWords").contains("run into each other"));
+    CHECK(o.window.tank().marks().size() == 1);
+    o.click("planLead");
+    CHECK(o.window.message().startsWith(QStringLiteral("▲")));
+}
+
+TEST_CASE("swap hooks: the table reckons like the bait, and three rates are answered") {
+    Opened o(2);  // the glider sinks
+    o.window.rail().choose(Step::Tank);
+    o.tab("tankTabs", 3);
+    o.beside("swapsTab");
+    auto* table = o.window.findChild<QTableWidget*>("swaps");
+    REQUIRE(table->rowCount() > 20);
+    const int clear = table->rowCount();
+    o.window.findChild<QCheckBox*>("onlyClear")->click();
+    CHECK(table->rowCount() > clear);
+    o.window.findChild<QCheckBox*>("onlyClear")->click();
+    CHECK(o.text("bestForRates").count("Nearest to") == 3);
+    const int row = clear / 2;
+    table->selectRow(row);
+    const QString front = table->item(row, 0)->text(), mass = table->item(row, 2)->text();
+    const QString speed = table->item(row, 4)->text();
+    o.click("putHooks");
+    const Derived& d = o.derived();
+    CHECK(o.window.bench().text(Quantity::Mass, d.mass.mass_kg) == mass);
+    const QString now =
+        d.freeFall.speed_m_s >= 0
+            ? "sinks " + o.window.bench().text(Quantity::Speed, d.freeFall.speed_m_s)
+            : "rises " + o.window.bench().text(Quantity::Speed, -d.freeFall.speed_m_s);
+    CHECK(now == speed);
+    CHECK(o.window.message().contains(front));
+    o.type("/tank/sink_rate_one", "0.2 m/s");
+    o.beside("swapsTab");
+    CHECK(o.text("bestForRates").contains(o.window.bench().text(Quantity::Speed, 0.2)));
+}
+
+TEST_CASE("two tank readings give a correction, taken over the bait shows what was seen") {
+    Opened o;
+    Design bare = o.design();
+    bare.tank.readings.clear();
+    o.window.bench().document.submit(std::move(bare), "no readings");
+    o.settle();
+    o.window.rail().choose(Step::Tank);
+    o.tab("tankTabs", 5);
+    o.beside("schoolTab");
+    CHECK(o.text("schoolWords").contains("Enter one thing"));
+    auto* apply = o.window.findChild<QPushButton*>("applyCorrection");
+    CHECK_FALSE(apply->isEnabled());
+    o.click("addReading");
+    o.click("addReading");
+    REQUIRE(o.design().tank.readings.size() == 2);
+    CHECK(o.design().tank.readings[0].kind == ReadingKind::Showing);
+    CHECK(o.design().tank.readings[1].kind == ReadingKind::Nose);
+    auto* readings = o.window.findChild<QTableView*>("readings");
+    auto column = [&](const char* title) {
+        for (int c = 0; c < readings->model()->columnCount(); ++c) {
+            if (readings->model()->headerData(c, Qt::Horizontal).toString().startsWith(title)) {
+                return c;
+            }
+        }
+        return -1;
+    };
+    o.typeCell("readings", 0, column("Out"), "4.5");
+    o.typeCell("readings", 1, column("Angle"), "-7");
+    CHECK(o.design().tank.readings[0].showing_m == Approx(0.0045));
+    CHECK(o.design().tank.readings[1].angle_rad / kDegree == Approx(-7));
+    o.beside("schoolTab");
+    CHECK(apply->isEnabled());
+    o.click("applyCorrection");
+    REQUIRE(o.design().tank.correction.applied);
+    CHECK(o.derived().pitch_rad / kDegree == Approx(-7).margin(0.5));
+    CHECK(o.derived().showing_m * 1e3 < 5.4);
+    // The lead is planned again on the bait as it is, and the attitude comes back.
+    auto* replan = o.window.findChild<QPushButton*>("replanLead");
+    CHECK(replan->isEnabled());
+    o.click("replanLead");
+    CHECK(o.derived().pitch_rad / kDegree ==
+          Approx(o.design().brief.wantedPitch_rad / kDegree).margin(0.5));
+    o.click("dropCorrection");
+    CHECK_FALSE(o.design().tank.correction.applied);
+    // A word where a number belongs is kept beside its reason, and the design is unchanged.
+    o.typeCell("readings", 0, column("Out"), "plenty");
+    CHECK(o.text("readingsFault").startsWith(QStringLiteral("▲")));
+    CHECK(o.design().tank.readings[0].showing_m == Approx(0.0045));
+}
+
+TEST_CASE("righting, waters and doubt are told in words and numbers") {
+    Opened o;
+    o.window.rail().choose(Step::Tank);
+    o.tab("tankTabs", 1);
+    o.beside("rightingTab");
+    CHECK(o.text("rightingWords").contains("comes back from any lean"));
+    o.tab("tankTabs", 2);
+    o.beside("watersTab");
+    auto* waters = o.window.findChild<QTableWidget*>("waters");
+    CHECK(waters->rowCount() == 8);
+    CHECK(waters->item(0, 1)->text() == "ice");
+    CHECK(o.text("watersWords").contains("14.0"));
+    o.tab("tankTabs", 4);
+    o.beside("doubtTab");
+    CHECK(o.text("chances").startsWith("Floats 100"));
+    CHECK(o.text("doubtWords").contains("Before paint"));
+    o.type("/errors/plug_length", "1 mm");
+    o.beside("doubtTab");
+    auto* doubts = o.window.findChild<QTableWidget*>("doubts");
+    CHECK(doubts->item(0, 0)->text().startsWith("lead"));
+    // Off centre lead leans it, and is named.
+    o.type("/errors/plug_length", "0.25 mm");
+    Design leaning = o.design();
+    leaning.bores[0].y_m = 0.001;
+    o.window.bench().document.submit(std::move(leaning), "off centre");
+    o.settle();
+    o.tab("tankTabs", 1);
+    o.beside("rightingTab");
+    CHECK(o.text("rightingWords").contains("chin bore"));
+}
+
+TEST_CASE("a through-wire and a rattle, drawn and told") {
+    Opened o;
+    o.window.rail().choose(Step::Fittings);
+    o.tab("fittingTabs", 1);
+    o.click("addDrop");
+    REQUIRE(o.design().wire.present);
+    CHECK(o.text("bendList").contains("Cut "));
+    o.type("/through_wire/z", "6 mm");
+    o.typeCell("drops", 0, 1, "60");
+    CHECK(o.derived().mass.wire.bends.size() == 5);
+    CHECK(o.text("bendList").contains("5. at"));
+    o.choose("wireFromShelf", 2);
+    CHECK(o.design().wire.wire_m == Approx(0.0009));
+    o.window.findChild<QCheckBox*>("wirePresent")->click();
+    o.settle();
+    CHECK(o.derived().mass.wire.path_m.empty());
+    o.window.rail().choose(Step::Ballast);
+    o.tab("ballastTabs", 2);
+    o.click("addChamber");
+    REQUIRE(o.design().chambers.size() == 1);
+    auto* chambers = o.window.findChild<QTableView*>("chambers");
+    chambers->setCurrentIndex(chambers->model()->index(0, 0));
+    o.choose("ballsFromShelf", 8);
+    CHECK(o.design().chambers[0].ballDensity_kg_m3 > 5000);
+    const double with = o.derived().mass.mass_kg;
+    o.click("removeChamber");
+    CHECK(o.design().chambers.empty());
+    CHECK(o.derived().mass.mass_kg != with);
+}
