@@ -1,9 +1,16 @@
 // Time of the work behind one edit of the demo. Targets: evaluation 8 ms, retrieve 20 ms.
 #include <benchmark/benchmark.h>
 
-#include "core/plan/plan_lead.h"
+#include "core/clearance.h"
+#include "core/hydro/righting.h"
+#include "core/plan/lead_choices.h"
+#include "core/tank/doubt.h"
+#include "core/tank/hook_swaps.h"
+#include "core/tank/tank_school.h"
+#include "core/tank/waters.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
+#include "io/shelf.h"
 
 using namespace wl;
 
@@ -62,3 +69,66 @@ static void ReadDesignFile(benchmark::State& state) {
     }
 }
 BENCHMARK(ReadDesignFile)->Unit(benchmark::kMicrosecond);
+
+// Target: 100 ms for 10 000 draws.
+static void TenThousandDraws(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(sampleDoubt(demo(), *derived, 10000, 1));
+    }
+}
+BENCHMARK(TenThousandDraws)->Unit(benchmark::kMillisecond);
+
+static void RightingOverAllLeans(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    const FloatingBody body{derived->mass.coarseShape, derived->mass.mass_kg,
+                            derived->mass.centreOfGravity_m, derived->waterDensity_kg_m3};
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(computeRighting(body));
+    }
+}
+BENCHMARK(RightingOverAllLeans)->Unit(benchmark::kMillisecond);
+
+static void OneOtherWater(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(inWater(demo(), *derived, 277.15, 0.02, 293.15));
+    }
+}
+BENCHMARK(OneOtherWater)->Unit(benchmark::kMillisecond);
+
+static void EveryHookSetOfTheShelf(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    std::vector<Fitting> hooks;
+    for (const auto& row : starterShelf().fittings) {
+        hooks.push_back(row.item);
+    }
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(computeHookSwaps(demo(), *derived, hooks));
+    }
+}
+BENCHMARK(EveryHookSetOfTheShelf)->Unit(benchmark::kMillisecond);
+
+static void ThreeLeadChoices(benchmark::State& state) {
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(leadChoices(demo(), starterShelf().pieces));
+    }
+}
+BENCHMARK(ThreeLeadChoices)->Unit(benchmark::kMillisecond);
+
+static void FourReadingsOfTheTank(benchmark::State& state) {
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(inferFromTank(demo()));
+    }
+}
+BENCHMARK(FourReadingsOfTheTank)->Unit(benchmark::kMillisecond);
+
+static void ThinWalls(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    for (auto _ : state) {
+        std::vector<Finding> out;
+        checkSkinWalls(demo(), *derived, out);
+        benchmark::DoNotOptimize(out);
+    }
+}
+BENCHMARK(ThinWalls)->Unit(benchmark::kMillisecond);

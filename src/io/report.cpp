@@ -3,7 +3,13 @@
 #include <cmath>
 #include <nlohmann/json.hpp>
 
+#include "core/base/units.h"
+#include "core/clearance.h"
 #include "core/evaluate.h"
+#include "core/hydro/righting.h"
+#include "core/tank/doubt.h"
+#include "core/tank/lean.h"
+#include "core/tank/waters.h"
 #include "io/design_file.h"
 #include "text/sentences.h"
 
@@ -256,6 +262,56 @@ void writeLines(const Json& json, const std::string& indent, std::string& out) {
     }
 }
 
+Json tankJson(const Design& design, const Derived& d) {
+    Json j;
+    const FloatingBody body{d.mass.coarseShape, d.mass.mass_kg, d.mass.centreOfGravity_m,
+                            d.waterDensity_kg_m3};
+    const RightingCurve righting = computeRighting(body);
+    Json curve = Json::array();
+    for (size_t i = 0; i < righting.roll_rad.size(); ++i) {
+        Json point;
+        put(point, "lean", Quantity::Angle, righting.roll_rad[i]);
+        put(point, "arm", Quantity::Length, righting.arm_m[i]);
+        curve.push_back(point);
+    }
+    j["righting"] = curve;
+    put(j, "rights_up_to", Quantity::Angle, righting.vanish_rad);
+    put(j, "roll_moment_per_degree", Quantity::Moment,
+        righting.stiffness_N_m / kGravity_m_s2 * kDegree);
+    const FreeFallTimes fall = freeFallTimes(d);
+    put(j, "time_for_the_water_depth", Quantity::Time,
+        timeToFall_s(fall, design.brief.waterDepth_m));
+    const Doubt doubt = computeDoubt(design, d);
+    put(j, "floats", Quantity::Fraction, doubt.chances.floats);
+    put(j, "hangs", Quantity::Fraction, doubt.chances.suspends);
+    put(j, "sinks", Quantity::Fraction, doubt.chances.sinks);
+    Json sources = Json::array();
+    for (const DoubtSource& s : doubt.sources) {
+        Json source{{"code", s.code}, {"name", s.name}, {"path", s.path}};
+        put(source, "standard_uncertainty", Quantity::Mass, s.effect_kg);
+        put(source, "share", Quantity::Fraction, s.share);
+        sources.push_back(source);
+    }
+    j["doubt"] = sources;
+    Json waters = Json::array();
+    for (const double t : {4.0, 15.0, 25.0}) {
+        for (const double salt : {0.0, 0.01, 0.035}) {
+            const InWater w =
+                inWater(design, d, t + kZeroCelsius_K, salt, design.errors.roomTemperature_K);
+            Json row;
+            put(row, "temperature", Quantity::Temperature, w.temperature_K);
+            put(row, "salinity", Quantity::Salinity, w.salinity);
+            put(row, "spare", Quantity::Fraction, w.spare);
+            if (w.attitudeDecided) {
+                put(row, "pitch", Quantity::Angle, w.pitch_rad);
+            }
+            waters.push_back(row);
+        }
+    }
+    j["waters"] = waters;
+    return j;
+}
+
 }  // namespace
 
 std::string readableReport(const Report& report) {
@@ -299,8 +355,12 @@ Report makeReport(const Design& design) {
     out["rest"] = floatJson(*derived);
     out["waterlogged"] = waterloggedJson(*derived);
     out["run"] = runJson(run);
+    out["tank"] = tankJson(design, *derived);
     Json findings = Json::array();
-    for (const auto* list : {&derived->findings, &run.findings}) {
+    std::vector<Finding> walls;
+    checkSkinWalls(design, *derived, walls);
+    for (const std::vector<Finding>* list :
+         {&derived->findings, static_cast<const std::vector<Finding>*>(&walls), &run.findings}) {
         for (const Finding& f : *list) {
             findings.push_back(findingJson(f));
             report.hasError = report.hasError || f.severity == Severity::Error;

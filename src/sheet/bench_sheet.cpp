@@ -296,6 +296,19 @@ void Sheet::lipTemplate(const QPointF& at) {
     }
 }
 
+// What goes into a bore: a plug of a metal, poured metal, or pieces by name.
+QString leadWords(const Bore& bore) {
+    if (bore.lead != BoreLead::Pieces) {
+        const QString metal = QString::fromStdString(bore.plugMaterial);
+        return bore.lead == BoreLead::Poured ? tr("%1, poured").arg(metal) : metal;
+    }
+    QStringList in;
+    for (const LeadPiece& p : bore.pieces) {
+        in << QStringLiteral("%1 × %2").arg(p.count).arg(QString::fromStdString(p.name));
+    }
+    return in.join(QStringLiteral(", "));
+}
+
 void Sheet::tables() {
     header(tr("Bench sheet 2: lead, parts, masses"));
     lipTemplate({0, 11});
@@ -305,9 +318,7 @@ void Sheet::tables() {
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];
         const BoreGeometry& g = d_.mass.bores[i];
-        lead.push_back({QStringLiteral("%1  %2")
-                            .arg(QChar('A' + int(i)))
-                            .arg(QString::fromStdString(b.plugMaterial)),
+        lead.push_back({QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(leadWords(b)),
                         length(b.diameter_m), length(g.plugLength_m),
                         q(Quantity::Mass, g.leadMass_kg), length(b.depth_m - g.plugLength_m)});
     }

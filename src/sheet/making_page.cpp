@@ -60,6 +60,38 @@ double holeTable(SheetPaper& s, const QPointF& at, const Design& design) {
         {34, 16, 16, 16, 16, 26, 16});
 }
 
+double wireTable(SheetPaper& s, const QPointF& at, const Derived& d) {
+    const WireLayout& w = d.mass.wire;
+    std::vector<QStringList> rows;
+    int number = 0;
+    for (const WireBend& b : w.bends) {
+        rows.push_back({QString::number(++number), s.length(b.at_m, false),
+                        s.q(Quantity::Angle, std::abs(b.angle_rad)),
+                        s.length(2 * b.radius_m, false), s.length(b.place_m.x(), false)});
+    }
+    return s.table(at,
+                   tr("Through-wire: cut %1 (%2). Wire ends fly: cover your eyes.")
+                       .arg(s.length(w.cutLength_m), s.q(Quantity::Mass, w.mass_kg)),
+                   {tr("bend"), tr("along the wire"), tr("turn"), tr("inside"), tr("on the bait")},
+                   rows, {14, 26, 20, 20, 24});
+}
+
+double rattleTable(SheetPaper& s, const QPointF& at, const Design& design) {
+    const QString lies[] = {tr("along"), tr("across"), tr("upright")};
+    std::vector<QStringList> rows;
+    for (const RattleChamber& c : design.chambers) {
+        rows.push_back(
+            {QString::fromStdString(c.name), lies[int(c.axis)], s.length(c.x_m, false),
+             s.length(c.z_m, false),
+             QStringLiteral("⌀ %1 × %2")
+                 .arg(s.length(c.diameter_m, false), s.length(c.length_m, false)),
+             QStringLiteral("%1 × %2").arg(c.ballCount).arg(s.length(c.ballDiameter_m, false))});
+    }
+    return s.table(at, tr("Rattles; places of their middles"),
+                   {tr("rattle"), tr("lies"), tr("aft"), tr("up"), tr("inside"), tr("balls")}, rows,
+                   {30, 18, 16, 16, 30, 24});
+}
+
 double pieceTable(SheetPaper& s, const QPointF& at, const Derived& d) {
     std::vector<QStringList> rows;
     for (size_t i = 0; i < d.alone.size(); ++i) {
@@ -164,12 +196,12 @@ double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, con
 }  // namespace
 
 bool hasMakingPage(const Design& design) {
-    return !design.joints.empty() || !design.features.empty() ||
-           design.make.kind != MakeKind::Carved;
+    return !design.joints.empty() || !design.features.empty() || design.wire.present ||
+           !design.chambers.empty() || design.make.kind != MakeKind::Carved;
 }
 
 void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
-    s.header(tr("Bench sheet 3: joints, holes, making"));
+    s.header(tr("Bench sheet 3: joints, holes, wire, making"));
     double y = 11;
     if (!design.joints.empty()) {
         y = jointTable(s, {0, y}, design, d) + 2;
@@ -179,6 +211,12 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
     }
     if (!design.features.empty()) {
         y = holeTable(s, {0, y}, design) + 2;
+    }
+    if (!d.mass.wire.bends.empty()) {
+        y = wireTable(s, {0, y}, d) + 2;
+    }
+    if (!design.chambers.empty()) {
+        y = rattleTable(s, {0, y}, design) + 2;
     }
     switch (design.make.kind) {
         case MakeKind::Turned:

@@ -1,4 +1,7 @@
 // The demo body and its submerged part against CGAL 5.5 on the same surface.
+#include <CGAL/AABB_face_graph_triangle_primitive.h>
+#include <CGAL/AABB_traits.h>
+#include <CGAL/AABB_tree.h>
 #include <CGAL/Exact_predicates_inexact_constructions_kernel.h>
 #include <CGAL/Polygon_mesh_processing/clip.h>
 #include <CGAL/Polygon_mesh_processing/corefinement.h>
@@ -9,6 +12,7 @@
 #include <catch2/catch.hpp>
 #include <random>
 
+#include "core/clearance.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "support/sample_bait.h"
@@ -249,4 +253,23 @@ TEST_CASE("slabs clipped by CGAL and a cupped face agree within 0.1 %") {
     const SolidProperties ours = integratePiece(*cupped, {});
     CHECK(ours.volume_m3 == Approx(pmp::volume(dish)).epsilon(1e-3));
     CHECK((ours.centroid_m - volumeCentroid(dish)).norm() < 1e-3 * 0.082);
+}
+
+TEST_CASE("distance to the skin is CGAL's, over a thousand seeded places") {
+    const Derived d = evaluated(demoDesign());
+    const Mesh mesh = toCgal(d.mesh);
+    using Primitive = CGAL::AABB_face_graph_triangle_primitive<Mesh>;
+    CGAL::AABB_tree<CGAL::AABB_traits<Kernel, Primitive>> tree(faces(mesh).first,
+                                                               faces(mesh).second, mesh);
+    const SkinSearch skin(d.mesh, d.curves);
+    std::mt19937 random(11);
+    std::uniform_real_distribution<double> unit(-0.1, 1.1);
+    for (int i = 0; i < 1000; ++i) {
+        const Eigen::Vector3d p(unit(random) * d.sizes.length_m,
+                                (unit(random) - 0.5) * d.sizes.maxWidth_m,
+                                (unit(random) - 0.5) * d.sizes.maxHeight_m);
+        const double theirs =
+            std::sqrt(tree.squared_distance(Kernel::Point_3(p.x(), p.y(), p.z())));
+        CHECK(std::abs(skin.signedDistance(p)) == Approx(theirs).margin(1e-12));
+    }
 }

@@ -1,0 +1,128 @@
+// The shelf's table: round trip, refusals with the line, fuzz; file versions.
+#include <catch2/catch.hpp>
+#include <fstream>
+#include <random>
+#include <sstream>
+
+#include "io/design_file.h"
+#include "io/shelf.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+TEST_CASE("the shelf goes out as a table and comes back the same") {
+    const std::string text = writeShelfCsv(starterEntries());
+    const auto again = readShelfCsv(text);
+    REQUIRE(again.ok());
+    CHECK(*again == starterEntries());
+    CHECK(writeShelfCsv(*again) == text);
+    // Columns in another order, with a byte order mark and quotes, as a spreadsheet saves them.
+    const auto sheet = readShelfCsv(
+        "\xEF\xBB\xBFname,kind,source,mass_g\r\n\"treble, \"\"sharp\"\"\",treble,mine,0.7\r\n\r\n");
+    REQUIRE(sheet.ok());
+    REQUIRE(sheet->size() == 1);
+    CHECK(sheet->front().name == "treble, \"sharp\"");
+    CHECK(*sheet->front().mass_kg == Approx(0.0007));
+}
+
+TEST_CASE("what cannot be taken is refused with its line") {
+    auto refusal = [](const std::string& text) {
+        const auto read = readShelfCsv(text);
+        std::string out = read.ok() ? "ok" : read.error().code;
+        if (!read.ok()) {
+            for (const std::string& word : read.error().words) {
+                out += " " + word;
+            }
+        }
+        return out;
+    };
+    CHECK(refusal("") == "shelf.csv_damaged");
+    CHECK(refusal("kind,name,colour\n") == "shelf.csv_header colour");
+    CHECK(refusal("kind,name\nhat,bowler\n") == "shelf.csv_line 2 kind \"hat\"");
+    CHECK(refusal("kind,name,mass_g\ntreble,a,0.5\ntreble,b,x\n") == "shelf.csv_line 3 mass_g x");
+    CHECK(refusal("kind,name,mass_g\ntreble,a,-1\n") == "shelf.csv_line 2 mass_g -1");
+    CHECK(refusal("kind,name,mass_g\ntreble,a,nan\n") == "shelf.csv_line 2 mass_g nan");
+    CHECK(refusal("kind,name\ntreble,\n") == "shelf.csv_line 2 name");
+    CHECK(refusal("kind,name\ntreble,a,b,c\n") == "shelf.csv_line 2 c");
+    CHECK(refusal("kind,name\ntreble,\"open") == "shelf.csv_damaged");
+    CHECK(refusal(std::string(9 << 20, 'x')) == "file.too_large");
+}
+
+TEST_CASE("damaged tables never do more than be refused, seeded") {
+    const std::string good = writeShelfCsv(starterEntries());
+    std::mt19937 random(77);
+    int taken = 0;
+    for (int i = 0; i < 400; ++i) {
+        std::string text = good.substr(0, 200 + random() % (good.size() - 200));
+        for (int k = 0; k < 1 + int(random() % 6); ++k) {
+            text[random() % text.size()] = char(random() % 256);
+        }
+        const auto read = readShelfCsv(text);
+        taken += read.ok();
+        if (read.ok()) {
+            for (const ShelfEntry& e : *read) {
+                CHECK_FALSE(e.name.empty());
+                for (const ShelfField& field : shelfFields()) {
+                    if (const auto& value = e.*field.member) {
+                        CHECK(std::isfinite(*value));
+                    }
+                }
+            }
+        }
+    }
+    CHECK(taken < 400);
+}
+
+TEST_CASE("several weighed together replace a typical mass") {
+    ShelfEntry e = starterEntries()[40];
+    const ShelfEntry before = e;
+    CHECK_FALSE(weighTogether(e, 0, 0.01));
+    CHECK_FALSE(weighTogether(e, 3, 0.0));
+    CHECK(e == before);
+    CHECK(weighTogether(e, 8, 0.0052));
+    CHECK(*e.mass_kg == Approx(0.00065));
+    CHECK(e.weighed);
+}
+
+TEST_CASE("the starter shelf: every number has a source and means something for its kind") {
+    for (const ShelfEntry& e : starterEntries()) {
+        INFO(e.name);
+        CHECK_FALSE(e.source.empty());
+        CHECK_FALSE(e.weighed);
+        for (const ShelfField& field : shelfFields()) {
+            if (e.*field.member) {
+                INFO(field.name);
+                CHECK(shelfFieldApplies(e.kind, field.name));
+            }
+        }
+        // Solid balls, shot and cylinders weigh what their size and metal say.
+        if (e.kind == ShelfKind::Ball || e.kind == ShelfKind::Shot) {
+            CHECK(*e.mass_kg ==
+                  Approx(kPi / 6 * std::pow(*e.diameter_m, 3) * *e.density_kg_m3).epsilon(0.01));
+        }
+        if (e.kind == ShelfKind::BellyWeight) {
+            CHECK(*e.mass_kg ==
+                  Approx(kPi / 4 * std::pow(*e.diameter_m, 2) * *e.length_m * *e.density_kg_m3)
+                      .epsilon(0.01));
+        }
+    }
+}
+
+TEST_CASE("a design of version 3 opens as it was, with the new parts empty") {
+    std::ifstream in(std::string(WL_SOURCE_DIR) + "/tests/data/diver-version-3.wade");
+    std::stringstream text;
+    text << in.rdbuf();
+    const Result<Design> old = readDesign(text.str());
+    REQUIRE(old.ok());
+    CHECK_FALSE(old->wire.present);
+    CHECK(old->chambers.empty());
+    CHECK(old->tank.readings.empty());
+    CHECK(old->bores[0].lead == BoreLead::Plug);
+    CHECK(old->fittings[0].shank_m == 0.0);
+    // The same bait: what was added since changes neither its mass nor how it sits.
+    const Derived then = evaluated(*old), now = evaluated(demoDesign());
+    CHECK(then.mass.mass_kg == Approx(now.mass.mass_kg).epsilon(1e-9));
+    CHECK(then.pitch_rad == Approx(now.pitch_rad).margin(1e-6));
+    CHECK(readDesign(writeDesign(*old)).ok());
+}
