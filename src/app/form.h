@@ -58,6 +58,10 @@ class Form : public QWidget {
 /// Keeps a choice's options in step with the shelf.
 void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names);
 
+/// A box that lists what the shelf holds under `title` and does something with the chosen one.
+QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QString& title,
+                       std::function<QStringList()> names, std::function<void(int)> take);
+
 /// A worksheet page of forms side by side, scrolling when the window is small.
 QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch = {});
 

@@ -38,17 +38,25 @@ inline void setRows(QTableWidget& table, const QStringList& header,
     table.resizeColumnsToContents();
 }
 
-/// A text of several lines that scrolls when there is little room.
-inline QScrollArea* scrolling(QLabel* text) {
-    text->setWordWrap(true);
-    text->setAlignment(Qt::AlignTop | Qt::AlignLeft);
-    text->setTextInteractionFlags(Qt::TextSelectableByMouse);
+/// What stands here scrolls when there is little room, on the sheet's own ground.
+inline QScrollArea* scrolling(QWidget* content) {
+    if (auto* text = qobject_cast<QLabel*>(content)) {
+        text->setWordWrap(true);
+        text->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+        text->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    }
     auto* area = new QScrollArea;
     area->setWidgetResizable(true);
     area->setFrameShape(QFrame::NoFrame);
     area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     area->setMinimumHeight(36);
-    area->setWidget(text);
+    if (qobject_cast<QLabel*>(content) == nullptr) {
+        constexpr int kScrollBar = 18;
+        area->setMinimumWidth(content->minimumSizeHint().width() + kScrollBar);
+    }
+    area->setWidget(content);
+    area->viewport()->setAutoFillBackground(false);
+    content->setAutoFillBackground(false);
     return area;
 }
 

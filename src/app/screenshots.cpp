@@ -6,22 +6,18 @@
 #include <QDir>
 #include <QFile>
 #include <QKeyEvent>
-#include <QPainter>
-#include <QRadioButton>
 #include <QStandardPaths>
 #include <QTabWidget>
 #include <QTableWidget>
 #include <QTemporaryDir>
 #include <QThread>
 #include <QTimer>
-#include <cmath>
 #include <cstdio>
 #include <ctime>
 
 #include "app/beside_page.h"
 #include "app/shelf_window.h"
 #include "app/theme.h"
-#include "app/trace_dialog.h"
 
 namespace wl {
 namespace {
@@ -37,57 +33,6 @@ void settle(MainWindow& window) {
         QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
         QThread::msleep(5);
     }
-}
-
-// A pencil sketch of a bait on paper, drawn here so that the picture shown is our own.
-constexpr double kSketchWidth = 1200, kSketchNose = 180, kSketchTail = 1020, kSketchAxis = 320;
-
-double sketchHeight(double share, bool back) {
-    const double rise = std::pow(std::sin(kPi * std::pow(share, 0.75)), 0.8);
-    return (back ? 120 : 150) * rise;
-}
-
-bool drawSketch(const QString& path) {
-    QImage paper(int(kSketchWidth), 620, QImage::Format_RGB32);
-    paper.fill(QColor("#EFE8D8"));
-    QPainter p(&paper);
-    p.setRenderHint(QPainter::Antialiasing);
-    QPolygonF outline;
-    for (const bool back : {true, false}) {
-        for (int i = 0; i <= 60; ++i) {
-            const double share = (back ? i : 60 - i) / 60.0;
-            const double h = sketchHeight(share, back);
-            outline << QPointF(kSketchNose + share * (kSketchTail - kSketchNose),
-                               kSketchAxis + (back ? -h : h));
-        }
-    }
-    p.setPen(QPen(QColor("#6B665C"), 3));
-    p.setBrush(QColor("#D9D2C0"));
-    p.drawPolygon(outline);
-    p.setBrush(Qt::NoBrush);
-    p.drawEllipse(QPointF(280, 285), 22, 22);
-    p.drawLine(QPointF(200, 560), QPointF(200 + 700, 560));
-    for (int i = 0; i <= 7; ++i) {
-        p.drawLine(QPointF(200 + 100 * i, 560), QPointF(200 + 100 * i, i % 5 == 0 ? 530 : 545));
-    }
-    p.end();
-    return paper.save(path);
-}
-
-Trace sketchTrace() {
-    Trace t;
-    t.knownLength_m = 0.070;
-    t.scale = {{200 / kSketchWidth, 560 / kSketchWidth}, {900 / kSketchWidth, 560 / kSketchWidth}};
-    t.axis = {{kSketchNose / kSketchWidth, kSketchAxis / kSketchWidth},
-              {kSketchTail / kSketchWidth, kSketchAxis / kSketchWidth}};
-    for (const double share : {0.04, 0.12, 0.25, 0.4, 0.6, 0.78, 0.92}) {
-        const double x = kSketchNose + share * (kSketchTail - kSketchNose);
-        t.back.push_back(
-            {x / kSketchWidth, (kSketchAxis - sketchHeight(share, true)) / kSketchWidth});
-        t.belly.push_back(
-            {x / kSketchWidth, (kSketchAxis + sketchHeight(share, false)) / kSketchWidth});
-    }
-    return t;
 }
 
 double secondsSinceProcessStart() {
@@ -123,11 +68,15 @@ bool takeScreenshots(const QString& folder) {
         settle(window);
         done = window.grab().save(QDir(folder).filePath(name + QStringLiteral(".png"))) && done;
     };
-    const std::pair<const char*, Step> steps[] = {
-        {"brief", Step::Brief},       {"body", Step::Body},       {"stock", Step::Stock},
-        {"fittings", Step::Fittings}, {"ballast", Step::Ballast}, {"lip-and-tie", Step::LipAndTie},
-        {"tank", Step::Tank},         {"run", Step::Run},         {"bench-sheet", Step::BenchSheet},
-        {"water-log", Step::WaterLog}};
+    const std::pair<const char*, Step> steps[] = {{"brief", Step::Brief},
+                                                  {"body", Step::Body},
+                                                  {"stock", Step::Stock},
+                                                  {"fittings", Step::Fittings},
+                                                  {"lip-and-tie", Step::LipAndTie},
+                                                  {"tank", Step::Tank},
+                                                  {"run", Step::Run},
+                                                  {"bench-sheet", Step::BenchSheet},
+                                                  {"water-log", Step::WaterLog}};
     for (const auto& [name, step] : steps) {
         window.rail().choose(step);
         shoot(QString::fromLatin1(name));
@@ -150,13 +99,13 @@ bool takeScreenshots(const QString& folder) {
     showTab("ballastTabs", 0);
     window.rail().choose(Step::Tank);
     const std::pair<const char*, const char*> tankTabs[] = {{"tank-righting", "rightingTab"},
-                                                            {"tank-waters", "watersTab"},
                                                             {"tank-hook-swaps", "swapsTab"},
                                                             {"tank-how-sure", "doubtTab"},
                                                             {"tank-school", "schoolTab"}};
     int tab = 0;
     for (const auto& [name, page] : tankTabs) {
-        showTab("tankTabs", ++tab);
+        tab += tab == 1 ? 2 : 1;  // the waters are a table of figures
+        showTab("tankTabs", tab);
         waitFor(page);
         shoot(QString::fromLatin1(name));
     }
@@ -166,18 +115,6 @@ bool takeScreenshots(const QString& folder) {
         settle(window);
         done = shelf->grab().save(QDir(folder).filePath(QStringLiteral("shelf.png"))) && done;
         shelf->close();
-    }
-    {
-        TraceDialog trace(window.bench(), &window);
-        const QString sketch = recovery.filePath(QStringLiteral("sketch.png"));
-        done = drawSketch(sketch) && trace.loadPicture(sketch) && done;
-        trace.canvas()->setTrace(sketchTrace());
-        trace.findChild<QLineEdit*>(QStringLiteral("knownLength"))
-            ->setText(QStringLiteral("70 mm"));
-        trace.findChild<QRadioButton*>(QStringLiteral("traceTool/2"))->click();
-        trace.show();
-        settle(window);
-        done = trace.grab().save(QDir(folder).filePath(QStringLiteral("tracing.png"))) && done;
     }
     window.openDemo(3);
     window.rail().choose(Step::Fittings);

@@ -218,9 +218,9 @@ void Tank::paintWater(QPainter& p) const {
     p.drawLine(QPointF(0, waterlineY_), QPointF(width(), waterlineY_));
     p.setFont(type(Type::Small));
     p.setPen(c.water);
-    if (waterlineY_ > kCaptionHeight + 6) {
-        p.drawText(QPointF(8, waterlineY_ - 4), tr("waterline"));
-    }
+    // Under the line where the caption is in the way above it.
+    const bool above = waterlineY_ > kCaptionHeight + 18;
+    p.drawText(QPointF(8, waterlineY_ + (above ? -4 : 13)), tr("waterline"));
 }
 
 // The pieces side by side on one waterline, each at the attitude it takes alone.

@@ -76,6 +76,7 @@ QPushButton:focus, QToolButton:focus { border: 1px solid @water; }
 QPushButton:checked, QToolButton:checked { border: 1px solid @water; color: @water; }
 QPushButton:disabled, QToolButton:disabled { color: @quiet; border-style: dotted; }
 QPushButton[main="true"] { background: @water; color: @sheet; border-color: @water; }
+QPushButton[main="true"]:disabled { background: @sheet; color: @quiet; border: 1px dotted @rule; }
 QPushButton[main="true"]:focus { border: 2px solid @ink; }
 QLabel[role="quiet"] { color: @quiet; }
 QLabel[role="fault"] { color: @signal; }

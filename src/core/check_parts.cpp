@@ -55,11 +55,14 @@ void checkChambers(const Design& design, const Derived& d, std::vector<Finding>&
 void checkLeadPieces(const Design& design, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.bores.size(); ++i) {
         const Bore& bore = design.bores[i];
+        const std::string path = "/bores/" + std::to_string(i);
+        if (bore.lead == BoreLead::Poured) {
+            out.push_back({"bore.poured", Severity::Note, path + "/plug_length", {}, {bore.name}});
+        }
         if (bore.lead != BoreLead::Pieces) {
             continue;
         }
         const LeadInBore lead = leadIn(bore);
-        const std::string path = "/bores/" + std::to_string(i);
         if (!lead.fits) {
             double widest = 0;
             for (const LeadPiece& p : bore.pieces) {

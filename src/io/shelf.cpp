@@ -220,8 +220,11 @@ Shelf arrangeShelf(const std::vector<ShelfEntry>& entries) {
                 shelf.lines.push_back(e);
                 break;
             case ShelfKind::TubePin:
+                shelf.pins.push_back(e);
+                break;
             case ShelfKind::LeadRod:
             case ShelfKind::LeadWire:
+                shelf.rods.push_back(e);
                 break;
             default:
                 shelf.fittings.push_back({fittingOf(e), e.source});

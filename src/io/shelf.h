@@ -46,11 +46,10 @@ enum class ShelfKind {
     Other
 };
 inline constexpr std::array<std::string_view, 27> kShelfKinds{
-    "stock",       "treble",      "single_hook", "ring",     "screw_eye", "twisted_eye",
-    "eye",         "sheet_fin",   "bristle_tail", "soft_tail", "wire",      "tube_pin",
-    "lip_sheet",   "lip",         "metal",       "lead_rod", "lead_wire", "shot",
-    "ball",        "belly_weight", "filler",      "sealer",   "paint",     "clear_coat",
-    "glue",        "line",        "other"};
+    "stock",     "treble",       "single_hook", "ring", "screw_eye", "twisted_eye",  "eye",
+    "sheet_fin", "bristle_tail", "soft_tail",   "wire", "tube_pin",  "lip_sheet",    "lip",
+    "metal",     "lead_rod",     "lead_wire",   "shot", "ball",      "belly_weight", "filler",
+    "sealer",    "paint",        "clear_coat",  "glue", "line",      "other"};
 
 /// One thing on the shelf. Only the numbers that mean something for its kind are given. Masses are
 /// of one piece (of a metre of wire, of 10 mm of rod, lead wire, pin or tube: its `length`).
@@ -125,6 +124,8 @@ struct Shelf {
     std::vector<ShelfEntry> balls;
     std::vector<ShelfEntry> glues;
     std::vector<ShelfEntry> lines;
+    std::vector<ShelfEntry> rods;  ///< lead rod and wire, cut to length
+    std::vector<ShelfEntry> pins;  ///< tubes and pins
 };
 Shelf arrangeShelf(const std::vector<ShelfEntry>& entries);
 

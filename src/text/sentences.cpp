@@ -197,6 +197,9 @@ constexpr std::array kRows{
     // Plan
     Row{"wall.thin", WL_TR("%w1 leaves %1 of wall to the skin; %2 is the least.")},
     Row{"wall.comes_out", WL_TR("%w1 comes out through the skin.")},
+    Row{"bore.poured", WL_TR("%w1 is poured: dry and seal the wood first, damp wood spits molten "
+                             "lead. Face shield, gloves, fresh air, nobody near; keep to the "
+                             "rules where you are.")},
     Row{"bore.piece_too_wide", WL_TR("%w1: a piece %1 thick does not go into a hole of %2.")},
     Row{"bore.pieces_too_long", WL_TR("%w1: the pieces stack %1 high in a hole %2 deep.")},
     Row{"chamber.balls_too_big",
@@ -228,7 +231,8 @@ constexpr std::array kRows{
                                     "program is closed. Export it to keep it.")},
     Row{"shelf.cannot_change",
         WL_TR("The shelf at %w1 can be read but not changed. Check who may write there.")},
-    Row{"shelf.read_only", WL_TR("The shelf cannot be changed here: %w1. Designs are not touched.")},
+    Row{"shelf.read_only",
+        WL_TR("The shelf cannot be changed here: %w1. Designs are not touched.")},
     Row{"shelf.name_taken", WL_TR("There is already one of that name on this shelf.")},
     Row{"shelf.write_failed", WL_TR("The shelf could not be written (%w1). Nothing is lost; try "
                                     "again.")},
@@ -239,8 +243,9 @@ constexpr std::array kRows{
     Row{"plan.no_piece_fits",
         WL_TR("No piece on the shelf goes into these bores. Drill them wider, or put smaller "
               "pieces on the shelf.")},
-    Row{"plan.leans", WL_TR("With this lead it would lean over by %1: the weight is not low enough. "
-                            "Use heavier metal, or put the lead lower.")},
+    Row{"plan.leans",
+        WL_TR("With this lead it would lean over by %1: the weight is not low enough. "
+              "Use heavier metal, or put the lead lower.")},
     Row{"plan.pitch_missed",
         WL_TR("It would rest at %1, %2 is wanted: this shape does not settle there.")},
     Row{"plan.piece_not_level", WL_TR("%w1 by itself would lie %1 nose up: a second bore in it "
@@ -249,6 +254,7 @@ constexpr std::array kRows{
     Row{"edit.move_chamber", WL_TR("Set the rattle %1 from the nose")},
     Row{"edit.move_cut", WL_TR("Cut it %1 from the nose")},
     Row{"edit.move_eye", WL_TR("Set the eye %1 from the nose")},
+    Row{"edit.metal_lip", WL_TR("A lip of %1 stainless sheet")},
     Row{"edit.bore_diameter", WL_TR("Drill it %1 wide")},
     Row{"plan.no_bores", WL_TR("There is no bore to put lead in. Add one.")},
     Row{"plan.too_heavy_already", WL_TR("Already %1 too heavy without any lead. Use lighter stock "

@@ -117,7 +117,7 @@ TEST_CASE("what cannot be met is said with the number missing and a cure that cu
     const Finding& f = plan->findings.front();
     CHECK(f.code == "plan.bores_full");
     CHECK(f.values.at(2).value == Approx(plan->missingMass_kg));
-    REQUIRE(f.edits.size() == 2);
+    REQUIRE(f.edits.size() == 3);  // deeper, tungsten, a metal lip
     for (const ProposedEdit& edit : f.edits) {
         const Result<Design> cured = withEdit(d, edit);
         REQUIRE(cured.ok());

@@ -408,3 +408,40 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     CHECK(o.design().chambers.empty());
     CHECK(o.derived().mass.mass_kg != with);
 }
+
+TEST_CASE("line, pin, rod, filler and lip are taken from the shelf") {
+    Opened o(3);
+    o.window.rail().choose(Step::Brief);
+    auto* lines = o.window.findChild<QComboBox*>("lineFromShelf");
+    o.choose("lineFromShelf", lines->findText("fluorocarbon line 0.3 mm"));
+    CHECK(o.design().brief.lineKind == LineKind::Fluorocarbon);
+    CHECK(o.design().brief.lineDiameter_m == Approx(0.0003));
+    o.window.rail().choose(Step::Ballast);
+    o.choose("rodOrFiller", 1);  // no bore chosen yet
+    CHECK(o.window.message().startsWith(QStringLiteral("▲")));
+    auto* bores = o.window.findChild<QTableView*>("bores");
+    bores->setCurrentIndex(bores->model()->index(1, 0));
+    auto* rods = o.window.findChild<QComboBox*>("rodOrFiller");
+    o.choose("rodOrFiller", rods->findText("lead rod 8 mm"));
+    CHECK(o.design().bores[1].diameter_m == Approx(0.008));
+    bores->setCurrentIndex(bores->model()->index(1, 0));
+    o.choose("rodOrFiller", rods->findText("steel-filled epoxy"));
+    CHECK(o.design().bores[1].fillerDensity_kg_m3 == Approx(2300));
+    o.window.rail().choose(Step::Joints);
+    auto* joints = o.window.findChild<QTableView*>("joints");
+    joints->setCurrentIndex(joints->model()->index(0, 0));
+    auto* pins = o.window.findChild<QComboBox*>("pinFromShelf");
+    o.choose("pinFromShelf", pins->findText("stainless pin 1.5 mm"));
+    CHECK(o.design().joints[0].pinDiameter_m == Approx(0.0015));
+    o.window.rail().choose(Step::LipAndTie);
+    o.choose("lipFromShelf", 4);
+    CHECK(o.design().lip.present);
+    CHECK(o.design().lip.density_kg_m3 == Approx(7930));
+    o.window.rail().choose(Step::Fittings);
+    o.tab("fittingTabs", 2);
+    o.click("addFeature/0");
+    auto* holes = o.window.findChild<QTableView*>("features");
+    holes->setCurrentIndex(holes->model()->index(0, 0));
+    o.choose("holeFiller", 1);
+    CHECK(o.design().features[0].fill == FeatureFill::Glue);
+}

@@ -80,6 +80,32 @@ void addPiece(Workbench& bench, int row, const PieceKind& kind) {
     bench.document.submit(std::move(next), tr("Put in %1").arg(QString::fromStdString(kind.name)));
 }
 
+// A rod makes the bore as wide as itself, for a plug cut from it; a filler closes it.
+void useRodOrFiller(Workbench& bench, int row, int index) {
+    if (row < 0 || row >= int(bench.design().bores.size())) {
+        bench.say(QStringLiteral("▲ ") + tr("Choose the bore it is for first."));
+        return;
+    }
+    const Shelf& shelf = bench.shelf.shelf();
+    Design next = bench.design();
+    Bore& bore = next.bores[size_t(row)];
+    QString name;
+    if (index < int(shelf.rods.size())) {
+        const ShelfEntry& rod = shelf.rods[size_t(index)];
+        name = QString::fromStdString(rod.name);
+        bore.lead = BoreLead::Plug;
+        bore.plugMaterial = rod.name;
+        bore.plugDensity_kg_m3 = rod.density_kg_m3.value_or(bore.plugDensity_kg_m3);
+        bore.diameter_m = rod.diameter_m.value_or(bore.diameter_m);
+    } else if (index - int(shelf.rods.size()) < int(shelf.filler.size())) {
+        const ShelfMaterial& m = shelf.filler[size_t(index) - shelf.rods.size()];
+        name = QString::fromStdString(m.name);
+        bore.fillerDensity_kg_m3 = m.density_kg_m3;
+    }
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), name);
+}
+
 RecordColumn number(const QString& title, const char* field, Quantity q) {
     return {RecordColumn::Kind::Number, title, field, q, {}, {}, {}, {}};
 }
@@ -137,10 +163,10 @@ RecordTable* boreTable(Workbench& bench) {
     columns.back().applies = [](const Design& d, int r) {
         return d.bores[size_t(r)].lead != BoreLead::Pieces;
     };
-    columns.push_back({Kind::Text, tr("Pieces"), "", Quantity::Number, {}, {}, {},
-                       [](const Results& r, int row) {
-                           return piecesIn(r.design->bores[size_t(row)]);
-                       }});
+    columns.push_back(
+        {Kind::Text, tr("Pieces"), "", Quantity::Number, {}, {}, {}, [](const Results& r, int row) {
+             return piecesIn(r.design->bores[size_t(row)]);
+         }});
     columns.push_back({Kind::Text,
                        tr("Lead mass"),
                        "",
@@ -170,42 +196,51 @@ RecordTable* boreTable(Workbench& bench) {
     columns.push_back(number(tr("Plug density"), "plug_density", Quantity::Density));
     auto* table =
         new RecordTable(bench, "bores", "/bores",
-                           [](const Design& d) { return int(d.bores.size()); }, std::move(columns),
-                           {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
-                            {"removeBore", tr("Remove"), [&bench](int row) {
-                                 Design next = bench.design();
-                                 next.bores.erase(next.bores.begin() + row);
-                                 bench.document.endGesture();
-                                 bench.document.submit(std::move(next), tr("Remove a bore"));
-                             }},
-                            {"emptyBore", tr("Empty it"), [&bench](int row) {
-                                 Design next = bench.design();
-                                 next.bores[size_t(row)].pieces.clear();
-                                 next.bores[size_t(row)].plugLength_m = 0;
-                                 bench.document.endGesture();
-                                 bench.document.submit(std::move(next), tr("Empty a bore"));
-                             }}});
-    auto* pieces = new QComboBox;
-    pieces->setObjectName("addPiece");
-    pieces->setAccessibleName(tr("Put in a piece from the shelf"));
-    auto names = [&bench] {
-        QStringList list{tr("Put in a piece…")};
-        for (const PieceKind& k : bench.shelf.shelf().pieces) {
-            list << QStringLiteral("%1  (%2)").arg(QString::fromStdString(k.name),
-                                                   bench.text(Quantity::Mass, k.mass_g * kGram));
-        }
-        return list;
-    };
-    pieces->addItems(names());
-    followShelf(bench, pieces, names);
-    QObject::connect(pieces, &QComboBox::activated, table, [&bench, pieces, table](int index) {
-        pieces->setCurrentIndex(0);
-        const auto& all = bench.shelf.shelf().pieces;
-        if (index > 0 && index <= int(all.size())) {
-            addPiece(bench, table->currentRow(), all[size_t(index - 1)]);
-        }
-    });
+                        [](const Design& d) { return int(d.bores.size()); }, std::move(columns),
+                        {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
+                         {"removeBore", tr("Remove"),
+                          [&bench](int row) {
+                              Design next = bench.design();
+                              next.bores.erase(next.bores.begin() + row);
+                              bench.document.endGesture();
+                              bench.document.submit(std::move(next), tr("Remove a bore"));
+                          }},
+                         {"emptyBore", tr("Empty it"), [&bench](int row) {
+                              Design next = bench.design();
+                              next.bores[size_t(row)].pieces.clear();
+                              next.bores[size_t(row)].plugLength_m = 0;
+                              bench.document.endGesture();
+                              bench.document.submit(std::move(next), tr("Empty a bore"));
+                          }}});
+    auto* pieces = shelfPicker(
+        bench, "addPiece", tr("Put in a piece…"),
+        [&bench] {
+            QStringList list;
+            for (const PieceKind& k : bench.shelf.shelf().pieces) {
+                list << QStringLiteral("%1  (%2)")
+                            .arg(QString::fromStdString(k.name),
+                                 bench.text(Quantity::Mass, k.mass_g * kGram));
+            }
+            return list;
+        },
+        [&bench, table](int index) {
+            addPiece(bench, table->currentRow(), bench.shelf.shelf().pieces[size_t(index)]);
+        });
+    auto* rods = shelfPicker(
+        bench, "rodOrFiller", tr("Rod or filler…"),
+        [&bench] {
+            QStringList list;
+            for (const ShelfEntry& e : bench.shelf.shelf().rods) {
+                list << QString::fromStdString(e.name);
+            }
+            for (const ShelfMaterial& m : bench.shelf.shelf().filler) {
+                list << QString::fromStdString(m.name);
+            }
+            return list;
+        },
+        [&bench, table](int index) { useRodOrFiller(bench, table->currentRow(), index); });
     table->addTool(pieces);
+    table->addTool(rods);
     return table;
 }
 
@@ -322,9 +357,8 @@ QWidget* makeBallastPage(Workbench& bench) {
                  bench.text(Quantity::Angle, r.design->brief.wantedPitch_rad));
     });
     plan->note(
-        tr("Lead: melt and file it outdoors or with extraction, gloves on, hands washed, no "
-           "children near. Never pour into damp wood: it spits. Some waters restrict it: check "
-           "the local rules."));
+        tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
+           "from children. Some waters restrict it: check the local rules."));
     plan->setMaximumWidth(222);
     plan->finish();
 

@@ -1,5 +1,8 @@
+#include <cmath>
+
 #include "app/form.h"
 #include "app/pages/pages.h"
+#include "core/motion/line_shape.h"
 
 namespace wl {
 
@@ -37,6 +40,30 @@ QWidget* makeBriefPage(Workbench& bench) {
         tr("Line"), "lineKind", {tr("nylon"), tr("fluorocarbon"), tr("braid")},
         [](const Design& d) { return int(d.brief.lineKind); },
         [](Design& d, int i) { d.brief.lineKind = LineKind(i); });
+    tackle->add(shelfPicker(
+        bench, "lineFromShelf", tr("Line from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const ShelfEntry& e : bench.shelf.shelf().lines) {
+                names << QString::fromStdString(e.name);
+            }
+            return names;
+        },
+        [&bench](int index) {
+            const ShelfEntry& e = bench.shelf.shelf().lines[size_t(index)];
+            Design next = bench.design();
+            next.brief.lineDiameter_m = e.diameter_m.value_or(next.brief.lineDiameter_m);
+            // The three kinds lie far apart in density: the nearest is meant.
+            const double density = e.density_kg_m3.value_or(0.0);
+            for (const LineKind kind : {LineKind::Nylon, LineKind::Fluorocarbon, LineKind::Braid}) {
+                if (std::abs(lineDensity_kg_m3(kind) - density) <
+                    std::abs(lineDensity_kg_m3(next.brief.lineKind) - density)) {
+                    next.brief.lineKind = kind;
+                }
+            }
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Line from the shelf"));
+        }));
     tackle->quantity(tr("Line diameter"), "/brief/line_diameter");
     tackle->quantity(tr("Cast"), "/brief/cast_length");
     tackle->quantity(tr("Reeled in at"), "/brief/retrieve_speed");

@@ -42,7 +42,7 @@ class DoubtTab : public BesidePage {
         auto* row = new QHBoxLayout;
         row->addWidget(table_, 5);
         row->addWidget(scrolling(words_), 4);
-        row->addWidget(errors, 3);
+        row->addWidget(scrolling(errors), 3);
         content()->addLayout(row, 1);
     }
 
@@ -84,9 +84,8 @@ class DoubtTab : public BesidePage {
             {"doubt.wire", tr("wire and balls: %1")}};
         for (const auto& [code, text] : names) {
             if (s.code == code) {
-                return text.contains(QLatin1String("%1"))
-                           ? text.arg(QString::fromStdString(s.name))
-                           : text;
+                return text.contains(QLatin1String("%1")) ? text.arg(QString::fromStdString(s.name))
+                                                          : text;
             }
         }
         return QString::fromStdString(s.code);
@@ -148,16 +147,16 @@ class DoubtTab : public BesidePage {
         }
         lines << QString();
         if (before) {
-            lines << tr("Before paint and clear coats the tank should show: %1 on the scale, %2 "
-                        "spare, %3%4.")
-                         .arg(mass(before->mass.mass_kg),
-                              bench().text(Quantity::Fraction, before->spare),
-                              before->net_kg > 0
-                                  ? tr("%1 of back out, ")
-                                        .arg(bench().text(Quantity::Length, before->showing_m))
-                                  : QString(),
-                              tr("nose up %1").arg(bench().text(Quantity::Angle,
-                                                                before->pitch_rad)));
+            lines
+                << tr("Before paint and clear coats the tank should show: %1 on the scale, %2 "
+                      "spare, %3%4.")
+                       .arg(mass(before->mass.mass_kg),
+                            bench().text(Quantity::Fraction, before->spare),
+                            before->net_kg > 0
+                                ? tr("%1 of back out, ")
+                                      .arg(bench().text(Quantity::Length, before->showing_m))
+                                : QString(),
+                            tr("nose up %1").arg(bench().text(Quantity::Angle, before->pitch_rad)));
             lines << tr("The finish then adds %1 and takes %2 of the spare.")
                          .arg(mass(after.mass.mass_kg - before->mass.mass_kg),
                               mass(before->net_kg - after.net_kg));

@@ -1,4 +1,5 @@
 // Sockets, slots and side pieces: tabs of the fittings step.
+#include "app/form.h"
 #include "app/pages/fitting_tabs.h"
 #include "app/record_columns.h"
 #include "core/shape/start_shape.h"
@@ -136,9 +137,32 @@ QWidget* makeFeatureTable(Workbench& bench) {
                            false});
     }
     actions.push_back(removeAction(bench, "removeFeature", tr("Remove a hole"), &Design::features));
-    return new RecordTable(
+    auto* table = new RecordTable(
         bench, "features", "/features", [](const Design& d) { return int(d.features.size()); },
         std::move(columns), std::move(actions));
+    table->addTool(shelfPicker(
+        bench, "holeFiller", tr("Filler from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const ShelfMaterial& m : bench.shelf.shelf().filler) {
+                names << QString::fromStdString(m.name);
+            }
+            return names;
+        },
+        [&bench, table](int index) {
+            const int row = table->currentRow();
+            if (row < 0 || row >= int(bench.design().features.size())) {
+                bench.say(QStringLiteral("▲ ") + tr("Choose the hole it closes first."));
+                return;
+            }
+            Design next = bench.design();
+            Feature& f = next.features[size_t(row)];
+            f.fill = FeatureFill::Glue;
+            f.fillDensity_kg_m3 = bench.shelf.shelf().filler[size_t(index)].density_kg_m3;
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Fill a hole"));
+        }));
+    return table;
 }
 
 QWidget* makeAppendageTable(Workbench& bench) {

@@ -203,11 +203,38 @@ RecordTable* jointTable(Workbench& bench) {
     c.push_back(numberColumn(tr("Pin play"), "play", Quantity::Length));
     c.push_back(numberColumn(tr("Weighed"), "weighed_mass", Quantity::Mass));
     c.push_back(numberColumn(tr("Typical"), "typical_mass", Quantity::Mass));
-    return new RecordTable(
+    auto* table = new RecordTable(
         bench, "joints", "/joints", [](const Design& d) { return int(d.joints.size()); },
         std::move(c),
         {{"addJoint", tr("Cut a joint"), [&bench](int) { addJoint(bench); }, false},
          {"removeJoint", tr("Join again"), [&bench](int row) { removeJoint(bench, row); }}});
+    table->addTool(shelfPicker(
+        bench, "pinFromShelf", tr("Pin from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const ShelfEntry& e : bench.shelf.shelf().pins) {
+                names << QString::fromStdString(e.name);
+            }
+            return names;
+        },
+        [&bench, table](int index) {
+            const int row = table->currentRow();
+            if (row < 0 || row >= int(bench.design().joints.size())) {
+                bench.say(QStringLiteral("▲ ") + tr("Choose the joint the pin is for first."));
+                return;
+            }
+            const ShelfEntry& e = bench.shelf.shelf().pins[size_t(index)];
+            Design next = bench.design();
+            Joint& joint = next.joints[size_t(row)];
+            joint.pinDiameter_m = e.diameter_m.value_or(joint.pinDiameter_m);
+            joint.hardwareDensity_kg_m3 = e.density_kg_m3.value_or(joint.hardwareDensity_kg_m3);
+            if (e.mass_kg && e.length_m) {
+                joint.typicalMass_kg = *e.mass_kg * joint.pinLength_m / *e.length_m;
+            }
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Pin from the shelf"));
+        }));
+    return table;
 }
 
 RecordTable* pieceTable(Workbench& bench) {

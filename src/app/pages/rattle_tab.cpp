@@ -1,6 +1,6 @@
-#include <QComboBox>
 #include <cmath>
 
+#include "app/form.h"
 #include "app/pages/ballast_tabs.h"
 #include "app/record_columns.h"
 #include "core/base/units.h"
@@ -26,8 +26,7 @@ void addChamber(Workbench& bench) {
         const Section s = curves->atX(0.6 * curves->length_m());
         c.x_m = std::round(s.x_m * 2000) / 2000;
         c.z_m = std::round(0.5 * (s.back_m + s.belly_m) * 2000) / 2000;
-        c.diameter_m =
-            std::clamp(std::round(0.8 * s.halfWidth_m * 2000) / 2000, 0.0025, 0.008);
+        c.diameter_m = std::clamp(std::round(0.8 * s.halfWidth_m * 2000) / 2000, 0.0025, 0.008);
         c.ballDiameter_m = c.diameter_m - 0.0005;
     }
     next.chambers.push_back(c);
@@ -50,8 +49,8 @@ QString rolled(Workbench& bench, const Results& r, int row, double end) {
 
 QWidget* makeRattleTab(Workbench& bench) {
     std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<RattleChamber>(tr("Rattle"), "name", chamberAt,
-                                                &RattleChamber::name));
+    columns.push_back(
+        textColumn<RattleChamber>(tr("Rattle"), "name", chamberAt, &RattleChamber::name));
     columns.push_back(choiceColumn(tr("Lies"), "axis", chamberAt, &RattleChamber::axis,
                                    {tr("along"), tr("across"), tr("upright")}));
     columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
@@ -66,7 +65,8 @@ QWidget* makeRattleTab(Workbench& bench) {
     columns.push_back(numberColumn(tr("Ball density"), "ball_density", Quantity::Density));
     columns.push_back(
         derivedColumn(tr("Balls weigh"), Quantity::Mass, [&bench](const Results& r, int row) {
-            return bench.text(Quantity::Mass, r.derived->mass.chambers[size_t(row)].balls_kg, false);
+            return bench.text(Quantity::Mass, r.derived->mass.chambers[size_t(row)].balls_kg,
+                              false);
         }));
     columns.push_back(
         derivedColumn(tr("Over water"), Quantity::Number, [](const Results& r, int row) {
@@ -79,57 +79,47 @@ QWidget* makeRattleTab(Workbench& bench) {
             return bench.text(Quantity::Volume, r.derived->mass.chambers[size_t(row)].free_m3,
                               false);
         }));
-    columns.push_back(derivedColumn(
-        tr("Weight shifts"), Quantity::Length, [&bench](const Results& r, int row) {
+    columns.push_back(
+        derivedColumn(tr("Weight shifts"), Quantity::Length, [&bench](const Results& r, int row) {
             const ChamberGeometry& g = r.derived->mass.chambers[size_t(row)];
-            return QStringLiteral("± ") + bench.text(Quantity::Length,
-                                                     g.balls_kg * g.roll_m /
-                                                         r.derived->mass.mass_kg,
-                                                     false);
+            return QStringLiteral("± ") +
+                   bench.text(Quantity::Length, g.balls_kg * g.roll_m / r.derived->mass.mass_kg,
+                              false);
         }));
     columns.push_back(
-        derivedColumn(tr("Balls forward"), Quantity::Angle, [&bench](const Results& r, int row) {
-            return rolled(bench, r, row, -1.0);
-        }));
+        derivedColumn(tr("Balls forward"), Quantity::Angle,
+                      [&bench](const Results& r, int row) { return rolled(bench, r, row, -1.0); }));
     columns.push_back(
-        derivedColumn(tr("Balls aft"), Quantity::Angle, [&bench](const Results& r, int row) {
-            return rolled(bench, r, row, 1.0);
-        }));
+        derivedColumn(tr("Balls aft"), Quantity::Angle,
+                      [&bench](const Results& r, int row) { return rolled(bench, r, row, 1.0); }));
     auto* table = new RecordTable(
         bench, "chambers", "/chambers", [](const Design& d) { return int(d.chambers.size()); },
         std::move(columns),
         {{"addChamber", tr("Add a rattle"), [&bench](int) { addChamber(bench); }, false},
          removeAction(bench, "removeChamber", tr("Remove a rattle"), &Design::chambers)});
-    auto* balls = new QComboBox;
-    balls->setObjectName("ballsFromShelf");
-    balls->setAccessibleName(tr("Balls from the shelf"));
-    auto fill = [&bench, balls] {
-        balls->clear();
-        balls->addItem(tr("Balls from the shelf…"));
-        for (const ShelfEntry& e : bench.shelf.shelf().balls) {
-            balls->addItem(QString::fromStdString(e.name));
-        }
-    };
-    fill();
-    QObject::connect(&bench.shelf, &ShelfBook::changed, balls, fill);
-    QObject::connect(balls, &QComboBox::activated, table, [&bench, balls, table](int index) {
-        const int row = table->currentRow();
-        balls->setCurrentIndex(0);
-        const auto& all = bench.shelf.shelf().balls;
-        if (index < 1 || index > int(all.size())) {
-            return;
-        }
-        if (row < 0 || row >= int(bench.design().chambers.size())) {
-            bench.say(QStringLiteral("▲ ") + tr("Choose the rattle the balls go into first."));
-            return;
-        }
-        Design next = bench.design();
-        const ShelfEntry& e = all[size_t(index - 1)];
-        next.chambers[size_t(row)].ballDiameter_m = e.diameter_m.value_or(0.004);
-        next.chambers[size_t(row)].ballDensity_kg_m3 = e.density_kg_m3.value_or(7800);
-        bench.document.endGesture();
-        bench.document.submit(std::move(next), tr("Balls from the shelf"));
-    });
+    auto* balls = shelfPicker(
+        bench, "ballsFromShelf", tr("Balls from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const ShelfEntry& e : bench.shelf.shelf().balls) {
+                names << QString::fromStdString(e.name);
+            }
+            return names;
+        },
+        [&bench, table](int index) {
+            const int row = table->currentRow();
+            if (row < 0 || row >= int(bench.design().chambers.size())) {
+                bench.say(QStringLiteral("▲ ") + tr("Choose the rattle the balls go into first."));
+                return;
+            }
+            Design next = bench.design();
+            const ShelfEntry& e = bench.shelf.shelf().balls[size_t(index)];
+            RattleChamber& c = next.chambers[size_t(row)];
+            c.ballDiameter_m = e.diameter_m.value_or(c.ballDiameter_m);
+            c.ballDensity_kg_m3 = e.density_kg_m3.value_or(c.ballDensity_kg_m3);
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Balls from the shelf"));
+        });
     table->addTool(balls);
     return table;
 }

@@ -66,6 +66,9 @@ QWidget* makeTankPage(Workbench& bench) {
     rest->readout(tr("Back showing"), [&bench](const Results& r) {
         return bench.text(Quantity::Length, r.derived->showing_m);
     });
+    rest->readout(tr("Of it above water"), [&bench](const Results& r) {
+        return bench.text(Quantity::Fraction, std::max(0.0, r.derived->spare));
+    });
     rest->readout(tr("Within the measuring"), [&bench](const Results& r) {
         auto word = [&bench](double v) {
             return v < 0 ? tr("rises %1").arg(bench.text(Quantity::Speed, -v))
@@ -141,8 +144,9 @@ QWidget* makeTankPage(Workbench& bench) {
             return tr("about still");
         }
         return fall.steadySpeed_m_s > 0
-                   ? tr("%1 for %2").arg(bench.text(Quantity::Time, timeToFall_s(fall, depth)),
-                                         bench.text(Quantity::Distance, depth))
+                   ? tr("%1 for %2")
+                         .arg(bench.text(Quantity::Time, timeToFall_s(fall, depth)),
+                              bench.text(Quantity::Distance, depth))
                    : tr("comes up from %1 in %2")
                          .arg(bench.text(Quantity::Distance, depth),
                               bench.text(Quantity::Time, timeToFall_s(fall, depth)));

@@ -1,10 +1,10 @@
 // The through-wire: a tab of the fittings step.
-#include <QComboBox>
 #include <QHBoxLayout>
 
 #include "app/form.h"
 #include "app/pages/fitting_tabs.h"
 #include "app/record_columns.h"
+#include "app/theme.h"
 #include "core/base/units.h"
 
 namespace wl {
@@ -49,10 +49,10 @@ QString bendList(Workbench& bench, const Results& r) {
 void addDrop(Workbench& bench) {
     Design next = bench.design();
     WireDrop drop;
-    const double length =
-        next.body.stations.empty() ? 0.1 : next.body.stations.back().position_m;
-    drop.name = next.wire.drops.empty() ? "belly loop"
-                                        : "belly loop " + std::to_string(next.wire.drops.size() + 1);
+    const double length = next.body.stations.empty() ? 0.1 : next.body.stations.back().position_m;
+    drop.name = next.wire.drops.empty()
+                    ? "belly loop"
+                    : "belly loop " + std::to_string(next.wire.drops.size() + 1);
     const double from = next.wire.drops.empty() ? 0.25 * length : next.wire.drops.back().x_m;
     drop.x_m = std::round((from + 0.15 * length) * 2000) / 2000;
     next.wire.drops.push_back(drop);
@@ -69,32 +69,24 @@ QWidget* makeWireTab(Workbench& bench) {
         tr("Through-wire, nose to tail"), "wirePresent",
         [](const Design& d) { return d.wire.present; },
         [](Design& d, bool on) { d.wire.present = on; });
-    auto* shelf = new QComboBox;
-    shelf->setObjectName("wireFromShelf");
-    shelf->setAccessibleName(tr("Wire from the shelf"));
-    auto fill = [&bench, shelf] {
-        shelf->clear();
-        shelf->addItem(tr("Wire from the shelf…"));
-        for (const ShelfEntry& e : bench.shelf.shelf().wires) {
-            shelf->addItem(QString::fromStdString(e.name));
-        }
-    };
-    fill();
-    QObject::connect(&bench.shelf, &ShelfBook::changed, shelf, fill);
-    QObject::connect(shelf, &QComboBox::activated, form, [&bench, shelf](int index) {
-        shelf->setCurrentIndex(0);
-        const auto& all = bench.shelf.shelf().wires;
-        if (index < 1 || index > int(all.size())) {
-            return;
-        }
-        const ShelfEntry& e = all[size_t(index - 1)];
-        Design next = bench.design();
-        next.wire.present = true;
-        next.wire.wire_m = e.wire_m.value_or(next.wire.wire_m);
-        next.wire.density_kg_m3 = e.density_kg_m3.value_or(next.wire.density_kg_m3);
-        bench.document.endGesture();
-        bench.document.submit(std::move(next), tr("Wire from the shelf"));
-    });
+    auto* shelf = shelfPicker(
+        bench, "wireFromShelf", tr("Wire from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const ShelfEntry& e : bench.shelf.shelf().wires) {
+                names << QString::fromStdString(e.name);
+            }
+            return names;
+        },
+        [&bench](int index) {
+            const ShelfEntry& e = bench.shelf.shelf().wires[size_t(index)];
+            Design next = bench.design();
+            next.wire.present = true;
+            next.wire.wire_m = e.wire_m.value_or(next.wire.wire_m);
+            next.wire.density_kg_m3 = e.density_kg_m3.value_or(next.wire.density_kg_m3);
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Wire from the shelf"));
+        });
     form->add(shelf);
     form->quantity(tr("Wire"), "/through_wire/wire");
     form->quantity(tr("Runs at height"), "/through_wire/z");
@@ -132,6 +124,7 @@ QWidget* makeWireTab(Workbench& bench) {
     auto* list = new Form(bench, tr("Bend list"));
     QLabel* text = list->readout({}, [&bench](const Results& r) { return bendList(bench, r); });
     text->setObjectName("bendList");
+    text->setFont(type(Type::Small));
     return formRow({form, drops, list}, {3, 4, 4});
 }
 

@@ -98,6 +98,13 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
         if (!tungsten.changes.empty()) {
             f.edits.push_back(tungsten);
         }
+        // A lip of sheet metal is ballast too, low and forward.
+        constexpr double kPlastic_kg_m3 = 2000.0, kStainless_kg_m3 = 7930.0, kSheet_m = 0.0008;
+        if (design.lip.present && design.lip.density_kg_m3 < kPlastic_kg_m3) {
+            f.edits.push_back({"edit.metal_lip",
+                               {{"/lip/density", kStainless_kg_m3}, {"/lip/thickness", kSheet_m}},
+                               {{Quantity::Thickness, kSheet_m}}});
+        }
         plan.findings.push_back(f);
     }
     if (std::abs(plan.missingMoment_kg_m) > kMetMoment_kg_m) {
@@ -106,11 +113,26 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
         for (const Bore& bore : design.bores) {
             reach = noseHeavy ? std::max(reach, bore.x_m) : std::min(reach, bore.x_m);
         }
-        plan.findings.push_back(
-            {noseHeavy ? "plan.nose_heavy" : "plan.tail_heavy",
-             Severity::Warning,
-             "/bores/0/x",
-             {{Quantity::Moment, std::abs(plan.missingMoment_kg_m)}, {Quantity::Length, reach}}});
+        Finding f{
+            noseHeavy ? "plan.nose_heavy" : "plan.tail_heavy",
+            Severity::Warning,
+            "/bores/0/x",
+            {{Quantity::Moment, std::abs(plan.missingMoment_kg_m)}, {Quantity::Length, reach}}};
+        // The fullest bore carries the missing moment farthest for the least way.
+        size_t fullest = 0;
+        for (size_t j = 1; j < plan.plugMasses_kg.size(); ++j) {
+            fullest = plan.plugMasses_kg[j] > plan.plugMasses_kg[fullest] ? j : fullest;
+        }
+        constexpr double kFarthest_m = 0.02, kStep_m = 0.0005;
+        const double lead = plan.plugMasses_kg[fullest];
+        const double way = lead > 1e-5 ? plan.missingMoment_kg_m / lead : 0.0;
+        const double x = std::round((design.bores[fullest].x_m + way) / kStep_m) * kStep_m;
+        if (way != 0 && std::abs(way) < kFarthest_m && x > 0 && x < empty.curves.length_m()) {
+            f.edits.push_back({"edit.move_bore",
+                               {{"/bores/" + std::to_string(fullest) + "/x", x}},
+                               {{Quantity::Length, x}}});
+        }
+        plan.findings.push_back(f);
     }
 }
 
@@ -346,11 +368,11 @@ Result<LeadPlan> planLead(const Design& design) {
                                  {{Quantity::Angle, std::abs(reached->roll_rad)}}});
     } else if (plan.findings.empty() &&
                std::abs(plan.reachedPitch_rad - plan.wantedPitch_rad) > kMetPitch_rad) {
-        plan.findings.push_back({"plan.pitch_missed",
-                                 Severity::Warning,
-                                 "/brief/wanted_pitch",
-                                 {{Quantity::Angle, plan.reachedPitch_rad},
-                                  {Quantity::Angle, plan.wantedPitch_rad}}});
+        plan.findings.push_back(
+            {"plan.pitch_missed",
+             Severity::Warning,
+             "/brief/wanted_pitch",
+             {{Quantity::Angle, plan.reachedPitch_rad}, {Quantity::Angle, plan.wantedPitch_rad}}});
     }
     return plan;
 }

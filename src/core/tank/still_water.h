@@ -27,7 +27,7 @@ struct StillWater {
 };
 
 /// The same reckoning as evaluate's, on the hull and loads already there: a hull grown by so much
-/// floats as the hull drawn does in water that much denser. Agrees with evaluate to 0.02 degrees
+/// floats as the hull drawn does in water that much denser. Agrees with evaluate to 0.05 degrees
 /// for changes of hooks, water and lead.
 StillWater restInWater(const Derived& derived, const ChangedBait& bait);
 
