@@ -174,10 +174,6 @@ double wantedMassFor(const Brief& brief, const Derived& d) {
     return full_kg;
 }
 
-}  // namespace
-
-namespace {
-
 void findAlone(Derived& d) {
     if (d.parts.size() < 2) {
         return;

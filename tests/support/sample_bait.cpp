@@ -3,6 +3,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/plan/plan_lead.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 
@@ -73,6 +74,19 @@ Design demoNamed(std::string_view name) {
     }
     FAIL("no such demo");
     return {};
+}
+
+Design suspender() {
+    Design d = demoDesign();
+    d.brief.wantedState = WantedState::Suspend;
+    d.tank.readings.clear();
+    for (Bore& bore : d.bores) {
+        bore.diameter_m = 0.009;
+        bore.depth_m = 0.016;
+    }
+    const Result<LeadPlan> plan = planLead(d);
+    REQUIRE(plan.ok());
+    return plan->design;
 }
 
 Derived evaluated(const Design& design) {

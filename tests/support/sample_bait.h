@@ -27,6 +27,9 @@ Design demoDesign();
 /// A demo by its name on the command line.
 Design demoNamed(std::string_view name);
 
+/// The demo trimmed to hang still.
+Design suspender();
+
 /// Evaluates or fails the test with the error's code.
 Derived evaluated(const Design& design);
 

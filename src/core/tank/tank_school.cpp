@@ -29,6 +29,7 @@ constexpr double kGravitySide_m = 0.0004;
 constexpr double kBuoyancyPlace_m = 0.0005;
 constexpr double kDragShare = 0.10;  // of a timed drop, from the drag's own doubt
 constexpr double kFarSinking = 20.0;
+constexpr int kMostSteps = 30;
 
 TankCorrection correctionOf(const Unknowns& u, double reference_kg) {
     return {true, u[0], u[1], reference_kg, u[2], u[3], u[4], u[5]};
@@ -329,11 +330,19 @@ Result<TankInference> inferFromTank(const Design& design, std::stop_token stop) 
     constexpr double kDifference = 1e-5;  // steps of 3e-3 standard deviations
     Eigen::NumericalDiff<Misfits, Eigen::Central> withSlopes(misfits, kDifference);
     Eigen::LevenbergMarquardt<Eigen::NumericalDiff<Misfits, Eigen::Central>> solver(withSlopes);
-    solver.parameters.maxfev = 400;
     solver.parameters.xtol = 1e-7;
     solver.parameters.ftol = 1e-9;
     Eigen::VectorXd x = Eigen::VectorXd::Constant(kUnknowns, 0.01);
-    solver.minimize(x);
+    if (solver.minimizeInit(x) != Eigen::LevenbergMarquardtSpace::ImproperInputParameters) {
+        for (int step = 0; step < kMostSteps && !stop.stop_requested(); ++step) {
+            if (solver.minimizeOneStep(x) != Eigen::LevenbergMarquardtSpace::Running) {
+                break;
+            }
+        }
+    }
+    if (stop.stop_requested()) {
+        return Error{"stopped", "", {}, {}};
+    }
     Eigen::VectorXd left(misfits.values());
     misfits(x, left);
     Eigen::MatrixXd slopes(misfits.values(), kUnknowns);
