@@ -58,10 +58,10 @@ double leastByEnumeration(const PieceProblem& p) {
             enough = enough && (!p.kinds[k].left || used[k] <= *p.kinds[k].left);
         }
         if (enough) {
-            least = std::min(least, std::abs(mass - p.wantedGain_g) +
-                                        (std::abs(mx - p.wantedMomentX_g_mm) +
-                                         std::abs(my - p.wantedMomentY_g_mm)) /
-                                            p.gramsPerMoment_mm);
+            least = std::min(
+                least, std::abs(mass - p.wantedGain_g) + (std::abs(mx - p.wantedMomentX_g_mm) +
+                                                          std::abs(my - p.wantedMomentY_g_mm)) /
+                                                             p.gramsPerMoment_mm);
         }
         size_t j = 0;
         while (j < at.size() && ++at[j] == gains[j].size()) {
@@ -110,8 +110,8 @@ TEST_CASE("whole pieces equal brute force on thirty seeded shelves, counts left 
             p.kinds.push_back(kind);
         }
         for (int j = 0; j < 3; ++j) {
-            p.bores.push_back({-20 + 40 * unit(random), 2 * unit(random) - 1,
-                               4 + 6 * unit(random), 5.0, 0.0007, 3});
+            p.bores.push_back({-20 + 40 * unit(random), 2 * unit(random) - 1, 4 + 6 * unit(random),
+                               5.0, 0.0007, 3});
         }
         p.wantedGain_g = 1 + 5 * unit(random);
         p.wantedMomentX_g_mm = 60 * (unit(random) - 0.5);
@@ -128,7 +128,7 @@ TEST_CASE("two hundred seeded baits: mass within 0.05 g and attitude within half
     std::uniform_real_distribution<double> unit(0, 1);
     const Design demo = demoDesign();
     int met = 0, said = 0;
-    for (int i = 0; i < 200; ++i) {
+    for (int i = 0; i < 400 && met + said < 200; ++i) {
         Design d = demo;
         // A bait of another size, stock and hooks, with a target its own bores were found for:
         // feasible by construction.
@@ -182,8 +182,8 @@ TEST_CASE("two hundred seeded baits: mass within 0.05 g and attitude within half
         met += ok;
         said += !ok;
     }
-    CHECK(met > 150);
-    CHECK(said < 10);
+    CHECK(met + said == 200);
+    CHECK(met > 190);
 }
 
 TEST_CASE("three plans for the demo, each as good as it says, with its price") {

@@ -81,13 +81,15 @@ struct Opened {
         REQUIRE(view != nullptr);
         view->setCurrentIndex(view->model()->index(row, column));
         view->edit(view->currentIndex());
-        // An editor just closed may still be there: the newest is the one.
-        const auto editors = view->findChildren<QLineEdit*>(QStringLiteral("cellEditor"));
-        REQUIRE_FALSE(editors.isEmpty());
-        QLineEdit* editor = editors.last();
+        auto* editor = view->findChild<QLineEdit*>(QStringLiteral("cellEditor"));
+        REQUIRE(editor != nullptr);
         editor->selectAll();
         QTest::keyClicks(editor, typed);
         QTest::keyClick(editor, Qt::Key_Return);
+        // The editor goes a little later; until then a next one would be taken for it.
+        REQUIRE(QTest::qWaitFor(
+            [view] { return view->findChild<QLineEdit*>(QStringLiteral("cellEditor")) == nullptr; },
+            3000));
         settle();
     }
     /// Waits until a part that reckons beside the window shows the design on the bench.
