@@ -392,4 +392,10 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
     p.restore();
 }
 
+QColor mixed(const QColor& a, const QColor& b, double share) {
+    return QColor::fromRgbF(float(a.redF() * (1 - share) + b.redF() * share),
+                            float(a.greenF() * (1 - share) + b.greenF() * share),
+                            float(a.blueF() * (1 - share) + b.blueF() * share));
+}
+
 }  // namespace wl

@@ -34,4 +34,7 @@ void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius, 
 /// the profile on the centre plane; top: the greatest breadth; front: the fullest section.
 std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& derived, TankView view);
 
+/// `share` of the second colour in the first.
+QColor mixed(const QColor& a, const QColor& b, double share);
+
 }  // namespace wl

@@ -286,16 +286,15 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
 
 // F9 on a cell of mass takes what lies on the scale.
 bool RecordTable::eventFilter(QObject* watched, QEvent* event) {
-    if (event->type() == QEvent::KeyPress &&
-        static_cast<QKeyEvent*>(event)->key() == Qt::Key_F9) {
+    if (event->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_F9) {
         const QPersistentModelIndex index = view_->currentIndex();
         if (index.isValid() && (model_->flags(index) & Qt::ItemIsEditable) &&
             model_->column(index.column()).quantity == Quantity::Mass) {
             readScaleOnce(model_->bench(), this, [this, index](double kg) {
                 if (index.isValid()) {
                     model_->setData(index,
-                                    QString::fromStdString(editText(
-                                        Quantity::Mass, model_->bench().bench(), kg)),
+                                    QString::fromStdString(
+                                        editText(Quantity::Mass, model_->bench().bench(), kg)),
                                     Qt::EditRole);
                 }
             });

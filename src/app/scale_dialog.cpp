@@ -62,8 +62,9 @@ ScaleDialog::ScaleDialog(Workbench& bench, QWidget* parent)
     message_->setObjectName(QStringLiteral("scaleMessage"));
     message_->setWordWrap(true);
     grid->addWidget(message_, 5, 0, 1, 3);
-    auto* hint = new QLabel(tr("Set the scale to send its readings continuously. Then F9 in any "
-                               "field of mass takes what lies on it, in any unit the scale sends."));
+    auto* hint =
+        new QLabel(tr("Set the scale to send its readings continuously. Then F9 in any "
+                      "field of mass takes what lies on it, in any unit the scale sends."));
     hint->setProperty("role", "quiet");
     hint->setWordWrap(true);
     grid->addWidget(hint, 6, 0, 1, 3);
@@ -88,8 +89,9 @@ ScaleDialog::ScaleDialog(Workbench& bench, QWidget* parent)
         }
     });
     connect(&simulator_, &QProcess::errorOccurred, this, [this] {
-        message_->setText(QStringLiteral("▲ ") +
-                          tr("The simulated scale did not start: %1").arg(simulator_.errorString()));
+        message_->setText(
+            QStringLiteral("▲ ") +
+            tr("The simulated scale did not start: %1").arg(simulator_.errorString()));
     });
     refresh();
 }
@@ -144,16 +146,14 @@ void ScaleDialog::practise() {
 }
 
 void ScaleDialog::layOn() {
-    const ReadAmount read =
-        readAmount(load_->text().toStdString(), Quantity::Mass, bench_.bench());
+    const ReadAmount read = readAmount(load_->text().toStdString(), Quantity::Mass, bench_.bench());
     if (read.fault != ReadFault::None) {
         message_->setText(QStringLiteral("▲ ") +
                           sentence(readFaultError(read.fault, "", Quantity::Mass, bench_.bench()),
                                    bench_.bench()));
         return;
     }
-    simulator_.write(
-        QStringLiteral("put %1\n").arg(read.valueSi / kGram, 0, 'f', 4).toLatin1());
+    simulator_.write(QStringLiteral("put %1\n").arg(read.valueSi / kGram, 0, 'f', 4).toLatin1());
 }
 
 void ScaleDialog::refresh() {

@@ -122,7 +122,8 @@ void SeriesDialog::reckon() {
                   << (std::abs(r.sinkSpeed_m_s) <= 0.05 ? tr("suspends")
                       : r.sinkSpeed_m_s > 0             ? tr("sinks %1").arg(speed)
                                                         : tr("floats"))
-                  << (r.leadMeets ? tr("meets the brief")
+                  << (r.refusal     ? tr("▲ not planned")
+                      : r.leadMeets ? tr("meets the brief")
                       : std::abs(r.missingMass_kg) > 2e-5
                           ? tr("▲ %1 %2").arg(
                                 bench_.text(Quantity::Mass, std::abs(r.missingMass_kg)),
@@ -142,6 +143,14 @@ void SeriesDialog::reckon() {
     table_->resizeColumnsToContents();
     table_->horizontalHeader()->setStretchLastSection(true);
     message_->setText(tr("Choose a row to open it as a design of its own."));
+    for (const SizeRow& r : rows_) {
+        if (r.refusal) {
+            message_->setText(QStringLiteral("▲ %1: %2")
+                                  .arg(bench_.text(Quantity::Length, r.length_m),
+                                       sentence(*r.refusal, bench_.bench())));
+            break;
+        }
+    }
 }
 
 bool SeriesDialog::openRow() {

@@ -20,62 +20,6 @@ namespace {
 
 constexpr int kSliderSteps = 200;
 constexpr double kTurnPerPixel = 0.008;
-constexpr int kRaster = 180;
-
-QColor mixed(const QColor& a, const QColor& b, double share) {
-    return QColor::fromRgbF(float(a.redF() * (1 - share) + b.redF() * share),
-                            float(a.greenF() * (1 - share) + b.greenF() * share),
-                            float(a.blueF() * (1 - share) + b.blueF() * share));
-}
-
-// Everything cut into the body, with what stands in it.
-struct Hollow {
-    QString name;
-    CutTool tool;
-    QColor fill;
-    double plugFrom_m = 1e9;  ///< depth at which lead begins
-    double wall_m = 0.0;
-};
-
-std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
-    const Inks& c = inks();
-    std::vector<Hollow> all;
-    for (size_t i = 0; i < design.bores.size() && i < d.mass.bores.size(); ++i) {
-        const BoreGeometry& g = d.mass.bores[i];
-        if (g.entersBody) {
-            all.push_back({QString::fromStdString(design.bores[i].name), toolOf(design.bores[i], g),
-                           c.filler, design.bores[i].depth_m - g.plugLength_m,
-                           std::min(g.wallBeyond_m, g.wallBeside_m)});
-        }
-    }
-    for (size_t i = 0; i < design.features.size() && i < d.mass.features.size(); ++i) {
-        const Feature& f = design.features[i];
-        const FeatureGeometry& g = d.mass.features[i];
-        for (size_t k = 0; k < g.tools.size(); ++k) {
-            all.push_back({QString::fromStdString(f.name), g.tools[k],
-                           f.fill == FeatureFill::Glue ? c.filler : c.sheet, 1e9,
-                           g.cuts[k].wallBeyond_m});
-        }
-    }
-    for (size_t i = 0; i < design.joints.size() && i < d.joints.size(); ++i) {
-        const Joint& j = design.joints[i];
-        if (j.pocket == PocketIn::None) {
-            continue;
-        }
-        const JointCut& cut = d.joints[i];
-        all.push_back({SolidCanvas::tr("pocket of %1").arg(QString::fromStdString(j.name)),
-                       pocketTool(j, cut), c.sheet, 1e9, cut.pocketWall_m});
-    }
-    return all;
-}
-
-bool crosses(const CutTool& t, double x) {
-    const Eigen::Vector3d end = t.mouth_m + t.inward * t.depth_m;
-    const double reach =
-        std::abs(t.along.x()) * t.halfAlong_m + std::abs(t.across().x()) * t.halfAcross_m;
-    return x > std::min(t.mouth_m.x(), end.x()) - reach &&
-           x < std::max(t.mouth_m.x(), end.x()) + reach;
-}
 
 }  // namespace
 
@@ -84,14 +28,17 @@ SolidCanvas::SolidCanvas(Workbench& bench, QWidget* parent) : QWidget(parent), b
     setAccessibleName(tr("The bait as a solid"));
     setFocusPolicy(Qt::StrongFocus);
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
-        if (const ResultsPtr r = bench_.results(); r && r->derived) {
-            shown_ = r;
-        }
+        takeResults();
         update();
     });
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&SolidCanvas::update));
+    takeResults();
+}
+
+void SolidCanvas::takeResults() {
     if (const ResultsPtr r = bench_.results(); r && r->derived) {
         shown_ = r;
+        placeMarks_.take(*r);
     }
 }
 
@@ -146,6 +93,13 @@ std::vector<TriangleMesh> SolidCanvas::meshes() const {
     return all;
 }
 
+// Cut open, the words stand in a column of their own.
+QRectF SolidCanvas::drawingBox() const {
+    constexpr double kWords = 0.34;
+    const double left = section_ > 0 && shown_ && !other_ ? kWords * width() : 0.0;
+    return {left + 20, 26, width() - left - 40, std::max(20.0, height() - 56.0)};
+}
+
 SolidCanvas::Camera SolidCanvas::camera() const {
     // From starboard with the nose to the left, as the side view, when turned by nothing.
     const Eigen::Vector3d eye(std::sin(turn_) * std::cos(tilt_), -std::cos(turn_) * std::cos(tilt_),
@@ -177,19 +131,20 @@ SolidCanvas::Camera SolidCanvas::camera() const {
     }
     c.centre = c.axes.transpose() * (0.5 * (low + high));
     const Eigen::Vector3d size = (high - low).cwiseMax(1e-6);
-    c.scale = zoom_ * std::min((width() - 40) / size.x(), (height() - 70) / size.y());
+    const QRectF box = drawingBox();
+    c.scale = zoom_ * std::min(box.width() / size.x(), box.height() / size.y());
     return c;
 }
 
 QPointF SolidCanvas::project(const Camera& c, const Eigen::Vector3d& place) const {
     const Eigen::Vector3d v = c.axes * (place - c.centre);
-    return {0.5 * width() + v.x() * c.scale, 0.5 * height() + v.y() * c.scale};
+    return drawingBox().center() + QPointF(v.x() * c.scale, v.y() * c.scale);
 }
 
 std::optional<Eigen::Vector3d> SolidCanvas::pick(const QPointF& at) const {
     const Camera c = camera();
-    const Eigen::Vector2d p((at.x() - 0.5 * width()) / c.scale,
-                            (at.y() - 0.5 * height()) / c.scale);
+    const QPointF from = (at - drawingBox().center()) / c.scale;
+    const Eigen::Vector2d p(from.x(), from.y());
     std::optional<Eigen::Vector3d> nearest;
     double height = -1e9;
     for (const TriangleMesh& mesh : meshes()) {
@@ -218,112 +173,6 @@ std::optional<Eigen::Vector3d> SolidCanvas::pick(const QPointF& at) const {
         }
     }
     return nearest;
-}
-
-QStringList SolidCanvas::sectionWords() const {
-    QStringList words;
-    if (!shown_ || section_ <= 0 || other_) {
-        return words;
-    }
-    const double x = sectionX();
-    const Section s = shown_->derived->curves.atX(x);
-    words << tr("section at %1: %2 wide, %3 high")
-                 .arg(bench_.text(Quantity::Length, x),
-                      bench_.text(Quantity::Length, 2 * s.halfWidth_m),
-                      bench_.text(Quantity::Length, s.back_m - s.belly_m));
-    QStringList seen;
-    for (const Hollow& h : hollowsOf(*shown_->design, *shown_->derived)) {
-        if (crosses(h.tool, x) && !seen.contains(h.name)) {
-            seen << h.name;
-            words << tr("%1: %2 of wall left").arg(h.name, bench_.text(Quantity::Length, h.wall_m));
-        }
-    }
-    return words;
-}
-
-void SolidCanvas::paintSection(QPainter& p, const Camera& camera, double x) const {
-    const Inks& c = inks();
-    const Derived& d = *shown_->derived;
-    const Design& design = *shown_->design;
-    const Section s = d.curves.atX(x);
-    if (camera.axes(2, 0) >= 0 || s.halfWidth_m <= 0) {
-        return;  // looked at from behind: the skin hides it
-    }
-    for (const JointCut& cut : d.joints) {
-        if (x > cut.frontPieceFace.x_m && x < cut.rearPieceFace.x_m) {
-            return;  // in the gap there is nothing to cut
-        }
-    }
-    const double wide = 2 * s.halfWidth_m, tall = s.back_m - s.belly_m;
-    QImage image(kRaster, kRaster, QImage::Format_ARGB32_Premultiplied);
-    image.fill(Qt::transparent);
-    const std::vector<Hollow> hollows = hollowsOf(design, d);
-    std::vector<const Hollow*> here;
-    for (const Hollow& h : hollows) {
-        if (crosses(h.tool, x)) {
-            here.push_back(&h);
-        }
-    }
-    const QColor stock = stockColour(design.make.kind, c);
-    const double shell = design.make.kind == MakeKind::Printed ? design.make.print.shell_m : 0.0;
-    double stack = 0;
-    for (const Layer& layer : design.make.layers) {
-        stack += layer.thickness_m;
-    }
-    const double pixel = wide / kRaster;
-    for (int row = 0; row < kRaster; ++row) {
-        for (int column = 0; column < kRaster; ++column) {
-            const Eigen::Vector3d at(x, (column + 0.5) / kRaster * wide - s.halfWidth_m,
-                                     s.back_m - (row + 0.5) / kRaster * tall);
-            if (!d.curves.contains(at)) {
-                continue;
-            }
-            QColor colour = stock;
-            if (shell > 0) {
-                const bool inner = std::abs(at.y()) < s.halfWidth_m - shell &&
-                                   at.z() < skinHeight(s, at.y(), true) - shell &&
-                                   at.z() > skinHeight(s, at.y(), false) + shell;
-                colour = inner && (row + column) % 14 > 1 ? mixed(stock, c.sheet, 0.7)
-                                                          : mixed(stock, c.ink, 0.25);
-            }
-            if (design.make.kind == MakeKind::Layered) {
-                double seam = -0.5 * stack;
-                for (size_t k = 0; k + 1 < design.make.layers.size(); ++k) {
-                    seam += design.make.layers[k].thickness_m;
-                    if (std::abs(at.y() - seam) < pixel) {
-                        colour = c.quiet;
-                    }
-                }
-            }
-            for (const Hollow* h : here) {
-                if (h->tool.holds(at)) {
-                    const double depth = (at - h->tool.mouth_m).dot(h->tool.inward);
-                    colour = depth > h->plugFrom_m ? c.lead : h->fill;
-                }
-            }
-            image.setPixelColor(column, row, colour);
-        }
-    }
-    // The section plane falls on the paper by an affine map.
-    const QPointF o = project(camera, {x, -s.halfWidth_m, s.back_m});
-    const QPointF across = project(camera, {x, s.halfWidth_m, s.back_m}) - o;
-    const QPointF down = project(camera, {x, -s.halfWidth_m, s.belly_m}) - o;
-    p.save();
-    p.setTransform(QTransform(across.x() / kRaster, across.y() / kRaster, down.x() / kRaster,
-                              down.y() / kRaster, o.x(), o.y()),
-                   true);
-    p.setRenderHint(QPainter::SmoothPixmapTransform);
-    p.drawImage(0, 0, image);
-    p.restore();
-    std::vector<Eigen::Vector2d> ring;
-    sectionRing(s, 24, ring);
-    QPolygonF outline;
-    for (const Eigen::Vector2d& q : ring) {
-        outline << project(camera, {x, q.x(), q.y()});
-    }
-    p.setPen(QPen(c.ink, 1.6));
-    p.setBrush(Qt::NoBrush);
-    p.drawPolygon(outline);
 }
 
 void SolidCanvas::paintEvent(QPaintEvent*) {
@@ -378,6 +227,9 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
     if (section_ > 0 && shown_ && !other_) {
         paintSection(p, cam, sectionX());
     }
+    for (const QPointF& at : marks()) {
+        placeMarks_.paint(p, at);
+    }
     p.setFont(type(Type::Body, true));
     for (const auto& [name, at] : marks_) {
         const QPointF q = project(cam, at);
@@ -387,13 +239,17 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
         p.drawText(q + QPointF(9, -6), name);
     }
     p.setPen(c.ink);
-    const QStringList words = sectionWords();
-    p.drawText(QRectF(10, 6, width() - 20, 22 * std::max(1, int(words.size()))),
-               Qt::AlignLeft | Qt::AlignTop, words.join(QLatin1Char('\n')));
+    p.drawText(QRectF(10, 6, drawingBox().left() - 20, height() - 30),
+               Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
+               sectionWords().join(QLatin1Char('\n')));
     p.setFont(type(Type::Small));
     p.setPen(c.quiet);
-    p.drawText(QRectF(10, height() - 20, width() - 20, 18), Qt::AlignLeft | Qt::AlignVCenter,
-               tr("drag or arrows turn, wheel or + − zoom, Page Up and Down move the section"));
+    p.drawText(
+        QRectF(10, height() - 20, width() - 20, 18), Qt::AlignLeft | Qt::AlignVCenter,
+        placeMarks_.findings().empty()
+            ? tr("drag or arrows turn, wheel or + − zoom, Page Up and Down move the section")
+            : tr("drag or arrows turn, wheel or + − zoom, Page Up and Down move the section, "
+                 "M cuts at the next mark"));
     if (hasFocus()) {
         p.setPen(QPen(c.water, 1));
         p.setBrush(Qt::NoBrush);
@@ -456,6 +312,9 @@ void SolidCanvas::keyPressEvent(QKeyEvent* event) {
         case Qt::Key_PageUp:
         case Qt::Key_PageDown:
             setSection(section_ + (event->key() == Qt::Key_PageDown ? 0.02 : -0.02));
+            break;
+        case Qt::Key_M:
+            sectionAtNextMark();
             break;
         case Qt::Key_Home:
             turn_ = tilt_ = 0;

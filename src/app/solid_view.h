@@ -5,13 +5,14 @@
 #include <QWidget>
 #include <optional>
 
+#include "app/place_marks.h"
 #include "app/workbench.h"
 #include "core/geometry/triangle_mesh.h"
 
 namespace wl {
 
 /// The drawing itself. Drag turns, the wheel zooms; arrows turn, + and - zoom, Page Up and Page
-/// Down move the section, Home looks from the side again.
+/// Down move the section, M cuts at the next marked place, Home looks from the side again.
 class SolidCanvas : public QWidget {
     Q_OBJECT
   public:
@@ -29,6 +30,8 @@ class SolidCanvas : public QWidget {
     void lookFrom(double turn_rad, double tilt_rad);
     /// What the section cuts and the wall left there, a line each.
     QStringList sectionWords() const;
+    /// Where the findings that have a place are drawn; what is cut away has none.
+    std::vector<QPointF> marks() const;
 
   signals:
     void sectionMoved(double share);
@@ -50,13 +53,17 @@ class SolidCanvas : public QWidget {
         double scale;
     };
     Camera camera() const;
+    QRectF drawingBox() const;
     QPointF project(const Camera& camera, const Eigen::Vector3d& place) const;
     std::vector<TriangleMesh> meshes() const;
     void paintSection(QPainter& painter, const Camera& camera, double x) const;
     double sectionX() const;
+    void sectionAtNextMark();
+    void takeResults();
 
     Workbench& bench_;
     ResultsPtr shown_;
+    PlaceMarks placeMarks_{*this};
     std::optional<TriangleMesh> other_;
     std::vector<std::pair<QString, Eigen::Vector3d>> marks_;
     double turn_ = -0.55, tilt_ = 0.35, zoom_ = 1.0;

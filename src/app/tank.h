@@ -2,10 +2,10 @@
 #pragma once
 
 #include <QImage>
-#include <QTimer>
 #include <QVariantAnimation>
 #include <QWidget>
 
+#include "app/place_marks.h"
 #include "app/tank_handles.h"
 
 namespace wl {
@@ -41,6 +41,8 @@ class Tank : public QWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    static constexpr int kRulerHeight = 20;
+    static constexpr int kCaptionHeight = 22;
     struct Pose {
         Eigen::Vector3d up = Eigen::Vector3d::UnitZ();
         double offset_m = 0.0;  ///< of the water surface along up
@@ -58,8 +60,6 @@ class Tank : public QWidget {
     void paintApart(QPainter& painter) const;
     void paintCentres(QPainter& painter) const;
     void paintHandles(QPainter& painter) const;
-    void paintMarks(QPainter& painter) const;
-    void watchMarks();
     QString summary() const;
 
     Workbench& bench_;
@@ -75,8 +75,7 @@ class Tank : public QWidget {
     int dragged_ = -1;
     int chosen_ = -1;
     int hovered_ = -1;
-    QTimer blink_;  ///< of the marks at clashes and thin walls
-    bool markLit_ = true;
+    PlaceMarks placeMarks_{*this};
     QImage picture_;  ///< traced, decoded once
     Trace pictureOf_;
 };

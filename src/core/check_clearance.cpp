@@ -4,6 +4,7 @@
 #include "core/base/units.h"
 #include "core/clearance.h"
 #include "core/design/fields.h"
+#include "core/mass/feature_tool.h"
 
 namespace wl {
 namespace {
@@ -106,7 +107,7 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
                 }
                 if (clear) {
                     return ProposedEdit{
-                        moveCode(moved), {{moved.moveX, x}}, {{Quantity::Length, x}}};
+                        moveCode(moved), {{moved.moveX, x}}, {{Quantity::Length, x}}, {moved.name}};
                 }
             }
         }
@@ -135,35 +136,117 @@ void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& 
     }
 }
 
+namespace {
+
+// Whether the quicker checks of evaluate have told of this wall already.
+bool alreadyTold(const Embedded& e, const std::vector<Finding>& findings) {
+    using Kind = Embedded::Kind;
+    return std::any_of(findings.begin(), findings.end(), [&](const Finding& f) {
+        if (!f.path.starts_with(e.path + "/")) {
+            return false;
+        }
+        switch (e.kind) {
+            case Kind::Pin:
+                return f.code == "joint.pin_too_long";
+            case Kind::Pocket:
+                return f.code == "joint.pocket_wall";
+            default:
+                return f.code.starts_with("bore.") || f.code.starts_with("feature.");
+        }
+    });
+}
+
+// The measures of a pin or a pocket that bring its walls, the one to look at first.
+struct Shortening {
+    const char* field;
+    const char* code;
+    double Joint::*measure;
+};
+
+std::vector<Shortening> shorteningsOf(const Embedded& e) {
+    if (e.kind == Embedded::Kind::Pin) {
+        return {{"/pin_length", "edit.pin_length", &Joint::pinLength_m}};
+    }
+    return {{"/pocket_width", "edit.pocket_width", &Joint::pocketWidth_m},
+            {"/pocket_height", "edit.pocket_height", &Joint::pocketHeight_m},
+            {"/pocket_depth", "edit.pocket_depth", &Joint::pocketDepth_m}};
+}
+
+// The least that can be taken off one measure so that the wall is there.
+std::optional<ProposedEdit> leastShortening(const Joint& joint, const JointCut& cut,
+                                            const Embedded& e, const SkinSearch& skin) {
+    constexpr double kLeastSize_m = 0.001;
+    for (double off = kMoveStep_m; off <= kFarthestMove_m; off += kMoveStep_m) {
+        for (const Shortening& s : shorteningsOf(e)) {
+            Joint trial = joint;
+            trial.*s.measure =
+                std::floor((joint.*s.measure - off) / kMoveStep_m + 1e-9) * kMoveStep_m;
+            if (trial.*s.measure < kLeastSize_m) {
+                continue;
+            }
+            Embedded less = e;
+            less.tool =
+                e.kind == Embedded::Kind::Pin ? pinTool(trial, cut) : pocketTool(trial, cut);
+            const SkinWall wall = wallToSkin(less, skin, 2 * kLeastWall_m);
+            if (!wall.known || wall.wall_m >= kLeastWall_m) {
+                const double size = trial.*s.measure;
+                return ProposedEdit{s.code, {{e.path + s.field, size}}, {{Quantity::Length, size}}};
+            }
+        }
+    }
+    return std::nullopt;
+}
+
+Finding thinWall(const Embedded& e, const SkinWall& wall) {
+    using Kind = Embedded::Kind;
+    const bool out = wall.wall_m <= 0;
+    const char* code = e.kind == Kind::Pin      ? (out ? "joint.pin_out" : "joint.pin_wall")
+                       : e.kind == Kind::Pocket ? "joint.pocket_wall"
+                                                : (out ? "wall.comes_out" : "wall.thin");
+    const double told = e.kind == Kind::Pocket ? std::max(0.0, wall.wall_m) : wall.wall_m;
+    return placed({code,
+                   out ? Severity::Error : Severity::Warning,
+                   fieldOf(e),
+                   {{Quantity::Length, told}, {Quantity::Length, kLeastWall_m}},
+                   {e.name}},
+                  wall.place_m);
+}
+
+}  // namespace
+
 void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    using Kind = Embedded::Kind;
     const std::vector<Embedded> solids = embeddedIn(design, d);
     std::vector<std::unique_ptr<SkinSearch>> skins(d.parts.size());
-    std::vector<std::string> done;
+    std::unique_ptr<SkinSearch> uncut;
+    std::vector<std::pair<std::string, Kind>> done;
     for (const Embedded& e : solids) {
-        const bool said = std::find(done.begin(), done.end(), e.path) != done.end() ||
-                          std::any_of(d.findings.begin(), d.findings.end(), [&](const Finding& f) {
-                              const bool wall = f.code.starts_with("bore.") || f.code.starts_with("feature.");
-                return wall && f.path.starts_with(e.path + "/");
-                          });
-        // Pins and pockets stand in their joint's faces; the joint's own checks watch their walls.
-        if (said || e.kind == Embedded::Kind::Pin || e.kind == Embedded::Kind::Pocket) {
+        if (std::find(done.begin(), done.end(), std::pair(e.path, e.kind)) != done.end() ||
+            alreadyTold(e, d.findings)) {
             continue;
         }
+        const bool ofJoint = e.kind == Kind::Pin || e.kind == Kind::Pocket;
         const size_t piece = std::min(e.piece, d.parts.size() - 1);
-        if (!skins[piece]) {
-            skins[piece] = std::make_unique<SkinSearch>(d.parts[piece].mesh, d.curves);
+        std::unique_ptr<SkinSearch>& skin = ofJoint ? uncut : skins[piece];
+        if (!skin) {
+            skin = std::make_unique<SkinSearch>(ofJoint ? d.mesh : d.parts[piece].mesh, d.curves);
         }
-        const SkinWall wall = wallToSkin(e, *skins[piece]);
-        if (wall.known && wall.wall_m < kLeastWall_m) {
-            done.push_back(e.path);
-            out.push_back(
-                placed({wall.wall_m <= 0 ? "wall.comes_out" : "wall.thin",
-                        wall.wall_m <= 0 ? Severity::Error : Severity::Warning,
-                        fieldOf(e),
-                        {{Quantity::Length, wall.wall_m}, {Quantity::Length, kLeastWall_m}},
-                        {e.name}},
-                       wall.place_m));
+        // A sample a little off the thinnest place still leads the search there.
+        const SkinWall wall = wallToSkin(e, *skin, 2 * kLeastWall_m);
+        if (!wall.known || wall.wall_m >= kLeastWall_m) {
+            continue;
         }
+        done.emplace_back(e.path, e.kind);
+        Finding f = thinWall(e, wall);
+        if (ofJoint) {
+            const size_t index = std::stoul(e.path.substr(e.path.rfind('/') + 1));
+            if (const auto edit =
+                    leastShortening(design.joints[index], d.joints[index], e, *skin)) {
+                f.path = edit->changes.front().path;
+                f.edits.push_back(*edit);
+            }
+        }
+        out.push_back(std::move(f));
     }
 }
 

@@ -42,7 +42,8 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
         const double cured = bore.depth_m + g.wallBeyond_m - 2 * kLeastWall_m;
         std::vector<ProposedEdit> shallower;
         if (cured > 0.001 && cured < bore.depth_m) {
-            shallower.push_back({"edit.bore_depth", {{path + "/depth", cured}}, {length(cured)}});
+            shallower.push_back(
+                {"edit.bore_depth", {{path + "/depth", cured}}, {length(cured)}, {bore.name}});
         }
         if (g.wallBeyond_m <= 0) {
             out.push_back({"bore.comes_out",

@@ -75,7 +75,8 @@ void checkLeadPieces(const Design& design, std::vector<Finding>& out) {
                            {bore.name},
                            {{"edit.bore_diameter",
                              {{path + "/diameter", widest + 0.0002}},
-                             {length(widest + 0.0002)}}}});
+                             {length(widest + 0.0002)},
+                             {bore.name}}}});
         } else if (lead.length_m > bore.depth_m) {
             out.push_back({"bore.pieces_too_long",
                            Severity::Warning,

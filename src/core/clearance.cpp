@@ -119,13 +119,12 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
         const JointCut& cut = d.joints[i];
         const std::string path = itemPath("joints", i);
         if (j.pocket != PocketIn::None) {
-            out.push_back({j.name, path, "", Kind::Pocket, pocketTool(j, cut)});
+            Embedded e{j.name, path, "", Kind::Pocket, pocketTool(j, cut)};
+            e.face = j.pocket == PocketIn::FrontPiece ? cut.frontPieceFace : cut.rearPieceFace;
+            out.push_back(e);
         }
         if (j.kind == HingeKind::Pin) {
-            const Vector3d half(0, 0, 0.5 * j.pinLength_m - 0.5 * j.pinDiameter_m);
-            const Vector3d at(cut.pinX_m, 0, cut.midZ_m);
-            out.push_back(
-                capsule(j.name, path, "", Kind::Pin, at - half, at + half, 0.5 * j.pinDiameter_m));
+            out.push_back({j.name, path, "", Kind::Pin, pinTool(j, cut)});
         }
     }
     for (size_t i = 0; i < design.fittings.size(); ++i) {
@@ -239,6 +238,7 @@ struct NearestFacet {
     using Scalar = double;
     Vector3d at;
     const Embedded* mouth = nullptr;
+    double farthestSquared = 1.0;
 
     bool leftOut(const Facet& f) const {
         if (mouth == nullptr) {
@@ -255,10 +255,13 @@ struct NearestFacet {
                                : a < kRound * t.halfAlong_m + 0.001 && c < kRound * half + 0.001;
         return round && normal.dot(t.inward) < 0;
     }
-    double minimumOnVolume(const Box& box) const { return box.squaredExteriorDistance(at); }
+    double near(double squared) const {
+        return squared <= farthestSquared ? squared : std::numeric_limits<double>::max();
+    }
+    double minimumOnVolume(const Box& box) const { return near(box.squaredExteriorDistance(at)); }
     double minimumOnObject(const Facet& f) const {
         return leftOut(f) ? std::numeric_limits<double>::max()
-                          : (nearestOnFacet(f, at) - at).squaredNorm();
+                          : near((nearestOnFacet(f, at) - at).squaredNorm());
     }
 };
 
@@ -291,22 +294,23 @@ SkinSearch::SkinSearch(const TriangleMesh& mesh, const BodyCurves& curves)
 
 SkinSearch::~SkinSearch() = default;
 
-double SkinSearch::signedDistance(const Vector3d& place, const Embedded* mouthOf) const {
-    NearestFacet nearest{place, mouthOf};
+double SkinSearch::signedDistance(const Vector3d& place, const Embedded* mouthOf,
+                                  double within) const {
+    NearestFacet nearest{place, mouthOf, within * within};
     const double squared = Eigen::BVMinimize(tree_->bvh, nearest);
-    if (!(squared < 1e6)) {
-        return 1e3;
-    }
-    return (curves_.contains(place) ? 1.0 : -1.0) * std::sqrt(squared);
+    constexpr double kFar_m = 1e3;
+    return (curves_.contains(place) ? 1.0 : -1.0) *
+           (squared < kFar_m ? std::sqrt(squared) : kFar_m);
 }
 
-SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin) {
+SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin, double within) {
     const CutTool& t = solid.tool;
     SkinWall least;
     least.wall_m = std::numeric_limits<double>::max();
     const double radius = t.halfAlong_m;
     const double reach = t.depth_m + t.tip_m;
-    const bool closed = solid.kind == Embedded::Kind::Chamber;
+    const bool closed = solid.kind == Embedded::Kind::Chamber ||
+                        solid.kind == Embedded::Kind::Pin || solid.kind == Embedded::Kind::Pocket;
     const bool wire = solid.kind == Embedded::Kind::Wire;
     const Embedded* mouth = closed || wire ? nullptr : &solid;
     auto at = [&](double u, double v) {  // u along the depth, v round the rim
@@ -320,10 +324,11 @@ SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin) {
                         t.halfAcross_m * std::sin(angle) / big * t.across());
     };
     // A stem set at a slant runs close under the skin where it goes in: its inner half counts.
-    const double from = closed                               ? 0.0
-                        : solid.open                         ? reach
-                        : solid.kind == Embedded::Kind::Stem ? 0.5 * reach
-                                                             : std::min(reach, 1.5 * radius + 0.001);
+    const double from = closed       ? 0.0
+                        : solid.open ? reach
+                        : solid.kind == Embedded::Kind::Stem
+                            ? 0.5 * reach
+                            : std::min(reach, 1.5 * radius + 0.001);
     const int steps = std::max(1, int(std::ceil((reach - from) / 0.001)));
     constexpr int kRim = 24;
     double bestU = reach, bestV = 0;
@@ -333,8 +338,14 @@ SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin) {
         if ((solid.open || wire) && !inside) {
             return;  // these are meant to come out
         }
-        const double wall = skin.signedDistance(p, mouth);
-        if (wall < least.wall_m) {
+        const bool inGap =
+            solid.face &&
+            t.inward.x() * (p.x() - solid.face->x_m - solid.face->slope * std::abs(p.y())) < 0;
+        if (inGap) {
+            return;
+        }
+        const double wall = skin.signedDistance(p, mouth, within);
+        if (wall < std::min(within, least.wall_m)) {
             least = {wall, p, true};
             bestU = u;
             bestV = v;
@@ -355,6 +366,9 @@ SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin) {
                 look(std::clamp(u + du * stepU, from, reach), v + dv * stepV);
             }
         }
+    }
+    if (least.known && least.wall_m < -within) {  // out by more than was looked for
+        least.wall_m = skin.signedDistance(least.place_m, mouth);
     }
     return least;
 }

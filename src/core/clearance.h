@@ -1,6 +1,7 @@
 // What is left between any two things let into a bait, and between each of them and the skin.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -21,6 +22,7 @@ struct Embedded {
     bool open = false;  ///< meant to come out of the skin at its ends
     bool lead = false;  ///< a hanger's stem is meant to stand in lead
     size_t piece = 0;
+    std::optional<FaceAcross> face = {};  ///< a pocket's cut face: past it there is no stock
 };
 
 /// Everything let into the bait, from its reckoned geometry.
@@ -32,16 +34,17 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& derived);
 double wallBetweenSolids(const Embedded& a, const Embedded& b, Eigen::Vector3d* between = nullptr);
 
 /// Least distance from a solid to the skin (and to the cut faces of its piece), its own mouth left
-/// out: the skin within 1.5 of its half-widths round its axis on the side it comes in from.
-/// Sampled over its surface and refined; exact to about 0.02 mm on the mesh given. Under 0: it
-/// comes out there.
+/// out: the skin within 1.5 of its half-widths round its axis on the side it comes in from. Pins
+/// and pockets stand in cut faces: they are held against the uncut skin, a pocket only where there
+/// is stock round it. Sampled over the surface and refined; exact to about 0.02 mm on the mesh
+/// given. Under 0: it comes out there. Walls of `within_m` and more are passed over, which is quicker.
 struct SkinWall {
     double wall_m = 0.0;
     Eigen::Vector3d place_m = Eigen::Vector3d::Zero();
-    bool known = false;  ///< false when no part of it is inside the body
+    bool known = false;  ///< false when no part of it is inside the body, or none is that thin
 };
 class SkinSearch;
-SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin);
+SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin, double within_m = 1.0);
 
 /// The skin of one piece, arranged for searching.
 class SkinSearch {
@@ -50,8 +53,10 @@ class SkinSearch {
     ~SkinSearch();
     SkinSearch(const SkinSearch&) = delete;
     SkinSearch& operator=(const SkinSearch&) = delete;
-    /// Distance to the nearest triangle not left out, positive inside the body.
-    double signedDistance(const Eigen::Vector3d& place_m, const Embedded* mouthOf = nullptr) const;
+    /// Distance to the nearest triangle not left out, positive inside the body; farther than
+    /// `within_m`: +-1000 m.
+    double signedDistance(const Eigen::Vector3d& place_m, const Embedded* mouthOf = nullptr,
+                          double within_m = 1.0) const;
     const BodyCurves& curves() const { return curves_; }
 
   private:
@@ -86,8 +91,9 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& de
 /// the smallest move of the cheapest of the two that clears it.
 void checkClashes(const Design& design, const Derived& derived, std::vector<Finding>& out);
 
-/// Findings for solids against the skin. Takes some milliseconds: not part of evaluate. Records
-/// that already have a finding in `derived` are passed over.
+/// Findings for solids against the skin, pins and pockets with the least shortening that mends
+/// them. Takes some milliseconds: not part of evaluate. Walls that already have a finding in
+/// `derived` are passed over.
 void checkSkinWalls(const Design& design, const Derived& derived, std::vector<Finding>& out);
 
 }  // namespace wl

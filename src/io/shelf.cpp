@@ -245,6 +245,26 @@ bool weighTogether(ShelfEntry& entry, int pieces, double total_kg) {
     return true;
 }
 
+std::vector<ShelfEntry> usedUp(const std::vector<ShelfEntry>& entries, const Design& design) {
+    std::vector<ShelfEntry> changed;
+    for (ShelfEntry e : entries) {
+        if (!e.left || !pieceOf(e)) {
+            continue;
+        }
+        double used = 0;
+        for (const Bore& bore : design.bores) {
+            for (const LeadPiece& piece : bore.pieces) {
+                used += bore.lead == BoreLead::Pieces && piece.name == e.name ? piece.count : 0;
+            }
+        }
+        if (used > 0) {
+            e.left = std::max(0.0, *e.left - used);
+            changed.push_back(std::move(e));
+        }
+    }
+    return changed;
+}
+
 const std::vector<ShelfEntry>& starterEntries() {
     static const std::vector<ShelfEntry> entries = [] {
         const Result<std::vector<ShelfEntry>> read = readShelfCsv(embedded::shelf_csv());

@@ -133,6 +133,10 @@ Shelf arrangeShelf(const std::vector<ShelfEntry>& entries);
 /// length. False (nothing changed) unless both are over 0.
 bool weighTogether(ShelfEntry& entry, int pieces, double total_kg);
 
+/// The counted entries whose pieces lie in the design's bores, with those taken off what is left
+/// (never under 0). Entries that are not counted are left out.
+std::vector<ShelfEntry> usedUp(const std::vector<ShelfEntry>& entries, const Design& design);
+
 /// The entries and the shelf shipped with the program; read once, never change.
 const std::vector<ShelfEntry>& starterEntries();
 const Shelf& starterShelf();

@@ -25,7 +25,7 @@ QString sentence(const Error& error, Bench bench) {
 }
 
 QString sentence(const ProposedEdit& edit, Bench bench) {
-    return filled(edit.code, edit.values, {}, bench);
+    return filled(edit.code, edit.values, edit.words, bench);
 }
 
 Error readFaultError(ReadFault fault, const QString& path, Quantity quantity, Bench bench) {

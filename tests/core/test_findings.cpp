@@ -3,6 +3,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/clearance.h"
 #include "core/design/fields.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
@@ -162,6 +163,9 @@ TEST_CASE("every demo is whole: no error, its lead as planned, its story consist
             INFO(f.code);
             CHECK(f.severity == Severity::Note);
         }
+        std::vector<Finding> walls;
+        checkSkinWalls(d, e, walls);
+        CHECK(walls.empty());
         CHECK(std::abs(e.mass.mass_kg - e.wantedMass_kg) < 0.1e-3);
         CHECK(d.brief.temperature_K == demoDesign().brief.temperature_K);
         const Run run = computeRun(d, e);

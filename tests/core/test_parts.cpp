@@ -340,3 +340,62 @@ TEST_CASE("a rattle or a stem too near the skin is told with its place") {
     REQUIRE(out[0].place_m);
     CHECK(std::abs((*out[0].place_m)[1]) > 0.8 * half);
 }
+
+TEST_CASE("pins and pockets against the skin: closed forms on a round bar, and what mends them") {
+    // A corner at (y, z) in a round bar of radius R is R - sqrt(y^2 + z^2) from the skin.
+    constexpr double kRadius_m = 0.010, kPin_m = 0.0012;
+    Design d;
+    d.body = barBody(0.1, kRadius_m, kRadius_m);
+    d.pieces.resize(2);
+    d.joints.resize(1);
+    d.lip.present = false;
+    d.bores.resize(1);
+    d.bores[0].x_m = 0.03;
+    Joint& j = d.joints[0];
+    j.pinDiameter_m = kPin_m;
+    auto walls = [&d] {
+        std::vector<Finding> out;
+        checkSkinWalls(d, evaluated(d), out);
+        return out;
+    };
+    j.pinLength_m = 0.017;
+    CHECK(walls().empty());
+    CHECK(planLead(d).ok());
+    for (const double length : {0.0182, 0.0188, 0.0195}) {
+        j.pinLength_m = length;
+        const std::vector<Finding> out = walls();
+        REQUIRE(out.size() == 1);
+        CHECK(out[0].code == "joint.pin_wall");
+        CHECK(out[0].path == "/joints/0/pin_length");
+        CHECK(out[0].values[0].value ==
+              Approx(kRadius_m - std::hypot(0.5 * length, 0.5 * kPin_m)).margin(2e-5));
+        REQUIRE(out[0].edits.size() == 1);
+        // The longest on a half-millimetre that leaves a millimetre.
+        CHECK(out[0].edits[0].changes[0].value == Approx(0.0175).margin(1e-9));
+    }
+    j.pinLength_m = 2 * kRadius_m;
+    CHECK(walls().at(0).code == "joint.pin_out");
+    CHECK(planLead(d).error().code == "plan.through_skin");
+    j.pinLength_m = 0.015;
+    j.pocketHeight_m = 0.016;
+    j.pocketWidth_m = 0.0085;
+    j.pocketDepth_m = 0.006;
+    const std::vector<Finding> out = walls();
+    REQUIRE(out.size() == 1);
+    CHECK(out[0].code == "joint.pocket_wall");
+    CHECK(
+        out[0].values[0].value ==
+        Approx(kRadius_m - std::hypot(0.5 * j.pocketHeight_m, 0.5 * j.pocketWidth_m)).margin(2e-5));
+    CHECK(std::abs((*out[0].place_m)[2]) == Approx(0.008).margin(1e-4));
+    REQUIRE(out[0].edits.size() == 1);
+    const Result<Design> cured = withEdit(d, out[0].edits[0]);
+    REQUIRE(cured.ok());
+    d = *cured;
+    CHECK(walls().empty());
+    // Where the bevel has taken the pocket's mouth away there is no wall to be thin.
+    d.joints[0].bevelFront_rad = 40 * kDegree;
+    d.joints[0].pocketDepth_m = 0.002;
+    d.joints[0].pocketHeight_m = 0.016;
+    d.joints[0].pocketWidth_m = 0.0085;
+    CHECK(walls().empty());
+}

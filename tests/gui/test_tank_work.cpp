@@ -2,6 +2,7 @@
 #include <QPushButton>
 #include <QTableWidget>
 
+#include "app/solid_view.h"
 #include "gui/opened.h"
 #include "support/sample_bait.h"
 
@@ -30,6 +31,33 @@ TEST_CASE("plan from the shelf: three ways with their price, one taken, undone")
     REQUIRE_FALSE(o.design().bores[0].pieces.empty());
     CHECK(o.derived().spare == Approx(o.design().brief.wantedSpare).margin(0.01));
     CHECK(std::abs(o.derived().pitch_rad - o.design().brief.wantedPitch_rad) < 2 * kDegree);
+    // What is counted on the shelf is taken off it when the bait is built; the rest has no count.
+    CHECK_FALSE(o.window.findChild<QPushButton*>("piecesUsed")->isEnabled());
+    const std::string used = o.design().bores[0].pieces[0].name;
+    auto entryOf = [&o](const std::string& name) {
+        for (const ShelfEntry& e : o.window.bench().shelf.entries()) {
+            if (e.name == name) {
+                return e;
+            }
+        }
+        FAIL("not on the shelf: " << name);
+        return ShelfEntry{};
+    };
+    ShelfEntry counted = entryOf(used);
+    counted.left = 9;
+    REQUIRE_FALSE(o.window.bench().shelf.put(counted));
+    o.beside("choicesTab");
+    double pieceCount = 0;
+    for (const Bore& bore : o.design().bores) {
+        for (const LeadPiece& piece : bore.pieces) {
+            pieceCount += piece.name == used ? piece.count : 0;
+        }
+    }
+    o.click("piecesUsed");
+    CHECK(entryOf(used).left == 9 - pieceCount);
+    counted.left.reset();
+    counted.id = entryOf(used).id;
+    REQUIRE_FALSE(o.window.bench().shelf.put(counted));
     // The bores' own table tells what is in them; one more piece is put in by hand.
     o.tab("ballastTabs", 0);
     auto* bores = o.window.findChild<QTableView*>("bores");
@@ -53,6 +81,67 @@ TEST_CASE("plan from the shelf: three ways with their price, one taken, undone")
     CHECK(o.window.tank().marks().size() == 1);
     o.click("planLead");
     CHECK(o.window.message().startsWith(QStringLiteral("▲")));
+}
+
+TEST_CASE("a clash blinks in the cut-open solid too, and a key cuts there") {
+    Opened o;
+    Design clash = o.design();
+    clash.bores[1].x_m = clash.bores[0].x_m + 0.001;
+    o.window.bench().document.submit(std::move(clash), "clash");
+    o.settle();
+    o.window.showView(TankView::Solid);
+    SolidCanvas& canvas = o.window.solidView().canvas();
+    canvas.lookFrom(-0.9, 0.2);
+    REQUIRE(canvas.marks().size() == 1);
+    CHECK(canvas.rect().contains(canvas.marks()[0].toPoint()));
+    QTest::keyClick(&canvas, Qt::Key_M);
+    const double length = o.derived().sizes.length_m;
+    CHECK(std::abs(canvas.section() * length - o.design().bores[0].x_m) < 0.004);
+    CHECK(canvas.sectionWords().join('\n').contains("▲"));
+    CHECK(canvas.marks().size() == 1);
+    const QImage lit = canvas.grab().toImage();
+    CHECK(QTest::qWaitFor([&] { return canvas.grab().toImage() != lit; }, 3000));
+    canvas.setSection(0.9);  // the place is cut away
+    CHECK(canvas.marks().empty());
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    canvas.setSection(0);
+    CHECK(canvas.marks().empty());
+}
+
+TEST_CASE(
+    "bores too thin for the lead: what mends it stands in the table and is taken from there") {
+    Opened o;
+    o.window.rail().choose(Step::Ballast);
+    Design thin = o.design();
+    for (Bore& bore : thin.bores) {
+        bore.diameter_m = 0.0055;
+    }
+    o.window.bench().document.submit(std::move(thin), "thin");
+    o.settle();
+    o.click("planLead");
+    CHECK(o.window.message().contains("Ways to do it"));
+    o.settle();
+    o.tab("ballastTabs", 1);
+    o.beside("choicesTab");
+    auto* table = o.window.findChild<QTableWidget*>("choices");
+    int wider = -1, stock = -1;
+    for (int row = 0; row < table->rowCount(); ++row) {
+        const QString what = table->item(row, 0)->text();
+        INFO(what.toStdString());
+        wider = what.contains("wide") ? row : wider;
+        stock = what.startsWith("stock:") ? row : stock;
+    }
+    REQUIRE(wider >= 0);
+    CHECK(stock >= 0);
+    CHECK(table->item(wider, 1)->text() == "meets it");
+    table->selectRow(wider);
+    o.click("takeChoice");
+    o.settle();
+    CHECK(o.derived().spare == Approx(o.design().brief.wantedSpare).margin(0.002));
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    CHECK(o.design().bores[0].diameter_m == 0.0055);
 }
 
 TEST_CASE("swap hooks: the table reckons like the bait, and three rates are answered") {

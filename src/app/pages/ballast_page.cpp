@@ -335,6 +335,7 @@ void planTheLead(Workbench& bench) {
         }
         lines << line;
     }
+    lines << tr("“Ways to do it” tries other bores, stock, lip and hooks.");
     bench.say(QStringLiteral("▲ ") + tr("As near as these bores allow. ") +
               lines.join(QLatin1Char(' ')));
 }

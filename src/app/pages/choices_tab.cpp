@@ -5,10 +5,24 @@
 #include "app/plain_table.h"
 #include "app/theme.h"
 #include "core/base/units.h"
-#include "core/plan/lead_choices.h"
+#include "core/plan/lead_mends.h"
 
 namespace wl {
 namespace {
+
+MendShelf mendShelfOf(const Shelf& shelf) {
+    MendShelf mending;
+    for (const ShelfMaterial& m : shelf.stock) {
+        mending.stocks.push_back(
+            {m.name, m.density_kg_m3, 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3});
+    }
+    for (const auto& row : shelf.fittings) {
+        if (isHook(row.item.kind)) {
+            mending.hooks.push_back(row.item);
+        }
+    }
+    return mending;
+}
 
 class ChoicesTab : public BesidePage {
     Q_DECLARE_TR_FUNCTIONS(ChoicesTab)
@@ -16,18 +30,23 @@ class ChoicesTab : public BesidePage {
     explicit ChoicesTab(Workbench& bench)
         : BesidePage(bench),
           take_(new QPushButton(tr("Do it this way"))),
+          used_(new QPushButton(tr("Take its pieces off the shelf"))),
           table_(plainTable(QStringLiteral("choices"), tr("Ways to the wanted mass and attitude"))),
           words_(new QLabel) {
         setObjectName(QStringLiteral("choicesTab"));
         take_->setObjectName(QStringLiteral("takeChoice"));
         take_->setEnabled(false);
+        used_->setObjectName(QStringLiteral("piecesUsed"));
+        used_->setToolTip(tr("When this bait is built: its counted pieces are fewer on the shelf"));
         words_->setObjectName(QStringLiteral("choiceWords"));
         words_->setWordWrap(true);
         words_->setTextInteractionFlags(Qt::TextSelectableByMouse);
         auto* top = new QHBoxLayout;
         top->addWidget(take_);
-        auto* hint = new QLabel(tr("Whole pieces come from the shelf; what is counted there is "
-                                   "kept to."));
+        top->addWidget(used_);
+        auto* hint =
+            new QLabel(tr("Whole pieces come from the shelf; what is counted there is "
+                          "kept to."));
         hint->setProperty("role", "quiet");
         top->addWidget(hint, 1);
         content()->addLayout(top);
@@ -42,40 +61,63 @@ class ChoicesTab : public BesidePage {
                                               tr("Lead: %1").arg(name(choices_[size_t(row)])));
             }
         });
+        connect(used_, &QPushButton::clicked, this, [this] { takeOffShelf(); });
         connect(&bench.shelf, &ShelfBook::changed, this, [this] { again(); });
     }
 
   protected:
     Beside::Work work(const Results& results) override {
         const DesignPtr design = results.design;
-        const std::vector<PieceKind> pieces = bench().shelf.shelf().pieces;
-        return [this, design, pieces](std::stop_token stop,
-                                      const Beside::Progress&) -> Beside::Finish {
-            auto made = std::make_shared<Result<std::vector<LeadChoice>>>(
-                leadChoices(*design, pieces, stop));
+        const Shelf& shelf = bench().shelf.shelf();
+        const std::vector<PieceKind> pieces = shelf.pieces;
+        const MendShelf mending = mendShelfOf(shelf);
+        return [this, design, pieces, mending](std::stop_token stop,
+                                               const Beside::Progress&) -> Beside::Finish {
+            Result<std::vector<LeadChoice>> made = leadChoices(*design, pieces, stop);
+            std::vector<LeadChoice> choices;
+            std::optional<Error> refusal;
+            if (made) {
+                choices = std::move(made).value();
+            } else {
+                refusal = made.error();
+            }
+            if (!choices.empty()) {
+                for (LeadChoice& mend : leadMends(*design, mending, stop)) {
+                    choices.push_back(std::move(mend));
+                }
+            }
             if (stop.stop_requested()) {
                 return {};
             }
-            return [this, made] {
-                choices_ = *made ? made->value() : std::vector<LeadChoice>{};
-                refusal_ = *made ? QString()
-                                 : QStringLiteral("▲ ") + sentence(made->error(), bench().bench());
+            return [this, choices = std::move(choices), refusal] {
+                choices_ = choices;
+                refusal_ = refusal ? QStringLiteral("▲ ") + sentence(*refusal, bench().bench())
+                                   : QString();
                 fill();
             };
         };
     }
 
   private:
-    static QString name(const LeadChoice& c) {
-        return c.code == "choice.cut_plugs"     ? tr("plugs cut to length")
-               : c.code == "choice.whole_pieces" ? tr("whole pieces")
-               : c.code == "choice.one_bore"     ? tr("one bore only")
-                                                 : tr("plugs of tungsten alloy");
-    }
+    QString name(const LeadChoice& c) { return sentence(c.change, bench().bench()); }
     QString mass(double kg) { return bench().text(Quantity::Mass, kg); }
     QString length(double m) { return bench().text(Quantity::Length, m); }
 
+    void takeOffShelf() {
+        const auto used = usedUp(bench().shelf.entries(), bench().design());
+        if (const auto error = bench().shelf.merge(used)) {
+            bench().say(QStringLiteral("▲ ") + sentence(*error, bench().bench()));
+            return;
+        }
+        QStringList left;
+        for (const ShelfEntry& e : used) {
+            left << tr("%1: %2 left").arg(QString::fromStdString(e.name)).arg(*e.left);
+        }
+        bench().say(tr("Off the shelf. %1.").arg(left.join(QStringLiteral(", "))));
+    }
+
     void fill() {
+        used_->setEnabled(!usedUp(bench().shelf.entries(), bench().design()).empty());
         QList<QStringList> rows;
         for (const LeadChoice& c : choices_) {
             rows << QStringList{
@@ -87,15 +129,14 @@ class ChoicesTab : public BesidePage {
                 QString::number(c.price.bores),
                 length(c.price.moved_m),
                 length(c.price.leastWall_m),
-                bench().text(Quantity::Moment,
-                             c.price.rollStiffness_N_m / kGravity_m_s2 * kDegree),
+                bench().text(Quantity::Moment, c.price.rollStiffness_N_m / kGravity_m_s2 * kDegree),
                 tr("%1 g·cm²").arg(c.price.pitchInertia_kg_m2 * 1e7, 0, 'f', 0)};
         }
-        setRows(*table_,
-                {tr("Lead"), tr("Target"), tr("All up"), tr("Nose up"), tr("Lead mass"),
-                 tr("Bores"), tr("Moved"), tr("Least wall"), tr("Roll, each degree"),
-                 tr("Pitch inertia")},
-                rows);
+        setRows(
+            *table_,
+            {tr("Lead"), tr("Target"), tr("All up"), tr("Nose up"), tr("Lead mass"), tr("Bores"),
+             tr("Moved"), tr("Least wall"), tr("Roll, each degree"), tr("Pitch inertia")},
+            rows);
         tell();
     }
 
@@ -138,12 +179,14 @@ class ChoicesTab : public BesidePage {
             lines << line;
         }
         if (!c.exact) {
-            lines << tr("So many sizes lie on the shelf that near-equal fillings were passed over.");
+            lines << tr(
+                "So many sizes lie on the shelf that near-equal fillings were passed over.");
         }
         words_->setText(lines.join(QStringLiteral("\n")));
     }
 
     QPushButton* take_;
+    QPushButton* used_;
     QTableWidget* table_;
     QLabel* words_;
     std::vector<LeadChoice> choices_;

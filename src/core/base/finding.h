@@ -22,11 +22,13 @@ struct FieldChange {
     bool operator==(const FieldChange&) const = default;
 };
 
-/// A cure offered beside a finding: one step of undo made of field changes. `code` picks the label.
+/// A cure offered beside a finding: one step of undo made of field changes. `code` picks the label,
+/// filled with `values` and `words`.
 struct ProposedEdit {
     std::string code;
     std::vector<FieldChange> changes = {};
     std::vector<Amount> values = {};
+    std::vector<std::string> words = {};
     bool operator==(const ProposedEdit&) const = default;
 };
 

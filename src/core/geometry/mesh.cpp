@@ -21,27 +21,37 @@ Eigen::Vector3d meanVertex(const TriangleMesh& mesh) {
 
 SolidProperties integrateMesh(const TriangleMesh& mesh) {
     const Eigen::Vector3d origin = meanVertex(mesh);
-    double volume6 = 0;
-    Eigen::Vector3d first24 = Eigen::Vector3d::Zero();
-    Eigen::Matrix3d second120 = Eigen::Matrix3d::Zero();
+    double volume6 = 0, x24 = 0, y24 = 0, z24 = 0;
+    double xx = 0, yy = 0, zz = 0, xy = 0, yz = 0, zx = 0;
+    // Plain numbers: this runs over every mesh of every edit.
     for (const auto& t : mesh.triangles) {
-        const Eigen::Vector3d a = mesh.vertices_m[t[0]] - origin;
-        const Eigen::Vector3d b = mesh.vertices_m[t[1]] - origin;
-        const Eigen::Vector3d c = mesh.vertices_m[t[2]] - origin;
+        const Eigen::Vector3d a = mesh.vertices_m[size_t(t[0])] - origin;
+        const Eigen::Vector3d b = mesh.vertices_m[size_t(t[1])] - origin;
+        const Eigen::Vector3d c = mesh.vertices_m[size_t(t[2])] - origin;
         const double d = a.dot(b.cross(c));
-        const Eigen::Vector3d s = a + b + c;
+        const double sx = a.x() + b.x() + c.x();
+        const double sy = a.y() + b.y() + c.y();
+        const double sz = a.z() + b.z() + c.z();
         volume6 += d;
-        first24 += d * s;
-        second120 +=
-            d * (a * a.transpose() + b * b.transpose() + c * c.transpose() + s * s.transpose());
+        x24 += d * sx;
+        y24 += d * sy;
+        z24 += d * sz;
+        xx += d * (a.x() * a.x() + b.x() * b.x() + c.x() * c.x() + sx * sx);
+        yy += d * (a.y() * a.y() + b.y() * b.y() + c.y() * c.y() + sy * sy);
+        zz += d * (a.z() * a.z() + b.z() * b.z() + c.z() * c.z() + sz * sz);
+        xy += d * (a.x() * a.y() + b.x() * b.y() + c.x() * c.y() + sx * sy);
+        yz += d * (a.y() * a.z() + b.y() * b.z() + c.y() * c.z() + sy * sz);
+        zx += d * (a.z() * a.x() + b.z() * b.x() + c.z() * c.x() + sz * sx);
     }
     SolidProperties p;
     p.volume_m3 = volume6 / 6;
     if (p.volume_m3 == 0) {
         return p;
     }
-    const Eigen::Vector3d local = first24 / 24 / p.volume_m3;
+    const Eigen::Vector3d local = Eigen::Vector3d(x24, y24, z24) / (24 * p.volume_m3);
     p.centroid_m = origin + local;
+    Eigen::Matrix3d second120;
+    second120 << xx, xy, zx, xy, yy, yz, zx, yz, zz;
     const Eigen::Matrix3d c = second120 / 120 - p.volume_m3 * local * local.transpose();
     p.inertia_m5 = c.trace() * Eigen::Matrix3d::Identity() - c;
     return p;

@@ -13,22 +13,30 @@ namespace {
 // Sums in plane coordinates (aft, port, height over the water).
 struct Sums {
     double volume6 = 0;
-    Eigen::Vector3d first24 = Eigen::Vector3d::Zero();
+    double x24 = 0, y24 = 0, z24 = 0;
     double area2 = 0;
     double x6 = 0, y6 = 0, xx24 = 0, xy24 = 0, yy24 = 0;
 
+    // A wetted face: its tetrahedron to the origin, which lies in the plane.
     void add(const Eigen::Vector3d& a, const Eigen::Vector3d& b, const Eigen::Vector3d& c) {
-        const double d = a.dot(b.cross(c));
-        const Eigen::Vector3d s = a + b + c;
+        const double d = a.x() * (b.y() * c.z() - b.z() * c.y()) +
+                         a.y() * (b.z() * c.x() - b.x() * c.z()) +
+                         a.z() * (b.x() * c.y() - b.y() * c.x());
         volume6 += d;
-        first24 += d * s;
-        const double nz = (b.x() - a.x()) * (c.y() - a.y()) - (b.y() - a.y()) * (c.x() - a.x());
-        area2 -= nz;
-        x6 -= nz * s.x();
-        y6 -= nz * s.y();
-        xx24 -= nz * (a.x() * a.x() + b.x() * b.x() + c.x() * c.x() + s.x() * s.x());
-        yy24 -= nz * (a.y() * a.y() + b.y() * b.y() + c.y() * c.y() + s.y() * s.y());
-        xy24 -= nz * (a.x() * a.y() + b.x() * b.y() + c.x() * c.y() + s.x() * s.y());
+        x24 += d * (a.x() + b.x() + c.x());
+        y24 += d * (a.y() + b.y() + c.y());
+        z24 += d * (a.z() + b.z() + c.z());
+    }
+
+    // A stretch of the waterline, from p to q round the waterplane (Green).
+    void addEdge(const Eigen::Vector3d& p, const Eigen::Vector3d& q) {
+        const double cross = p.x() * q.y() - q.x() * p.y();
+        area2 += cross;
+        x6 += cross * (p.x() + q.x());
+        y6 += cross * (p.y() + q.y());
+        xx24 += 2 * cross * (p.x() * p.x() + p.x() * q.x() + q.x() * q.x());
+        yy24 += 2 * cross * (p.y() * p.y() + p.y() * q.y() + q.y() * q.y());
+        xy24 += cross * (p.x() * (2 * p.y() + q.y()) + q.x() * (p.y() + 2 * q.y()));
     }
 };
 
@@ -39,28 +47,26 @@ Eigen::Vector3d cut(const Eigen::Vector3d& below, const Eigen::Vector3d& above) 
     return p;
 }
 
+// The wetted part of a face that the water cuts; its edge on the plane, walked backwards, is the
+// waterplane's.
 void addClipped(Sums& sums, const Eigen::Vector3d& a, const Eigen::Vector3d& b,
                 const Eigen::Vector3d& c) {
     const bool ua = a.z() < 0, ub = b.z() < 0, uc = c.z() < 0;
-    const int under = int(ua) + int(ub) + int(uc);
-    if (under == 3) {
-        sums.add(a, b, c);
-    } else if (under == 1) {
-        if (ua) {
-            sums.add(a, cut(a, b), cut(a, c));
-        } else if (ub) {
-            sums.add(b, cut(b, c), cut(b, a));
-        } else {
-            sums.add(c, cut(c, a), cut(c, b));
-        }
-    } else if (under == 2) {
+    if (int(ua) + int(ub) + int(uc) == 1) {
+        const Eigen::Vector3d& wet = ua ? a : (ub ? b : c);
+        const Eigen::Vector3d& next = ua ? b : (ub ? c : a);
+        const Eigen::Vector3d& last = ua ? c : (ub ? a : b);
+        const Eigen::Vector3d out = cut(wet, next), in = cut(wet, last);
+        sums.add(wet, out, in);
+        sums.addEdge(in, out);
+    } else {
         const Eigen::Vector3d& dry = !ua ? a : (!ub ? b : c);
         const Eigen::Vector3d& first = !ua ? b : (!ub ? c : a);
         const Eigen::Vector3d& second = !ua ? c : (!ub ? a : b);
-        const Eigen::Vector3d in = cut(second, dry);
-        const Eigen::Vector3d out = cut(first, dry);
-        sums.add(first, second, in);
-        sums.add(first, in, out);
+        const Eigen::Vector3d out = cut(second, dry), in = cut(first, dry);
+        sums.add(first, second, out);
+        sums.add(first, out, in);
+        sums.addEdge(in, out);
     }
 }
 
@@ -90,12 +96,20 @@ Submerged computeSubmerged(const FloatingShape& shape, const WaterPlane& plane) 
             moved[i] -= down;
         }
         for (const auto& t : hull.triangles) {
-            addClipped(sums, moved[t[0]], moved[t[1]], moved[t[2]]);
+            const Eigen::Vector3d& a = moved[size_t(t[0])];
+            const Eigen::Vector3d& b = moved[size_t(t[1])];
+            const Eigen::Vector3d& c = moved[size_t(t[2])];
+            const int under = int(a.z() < 0) + int(b.z() < 0) + int(c.z() < 0);
+            if (under == 3) {
+                sums.add(a, b, c);
+            } else if (under > 0) {
+                addClipped(sums, a, b, c);
+            }
         }
     }
     Submerged out;
     out.volume_m3 = sums.volume6 / 6;
-    Eigen::Vector3d first = sums.first24 / 24;
+    Eigen::Vector3d first = Eigen::Vector3d(sums.x24, sums.y24, sums.z24) / 24;
     out.waterplaneArea_m2 = sums.area2 / 2;
     out.waterplaneMoment_m3 = {sums.x6 / 6, sums.y6 / 6};
     out.waterplaneSecond_m4 << sums.xx24 / 24, sums.xy24 / 24, sums.xy24 / 24, sums.yy24 / 24;

@@ -46,8 +46,8 @@ struct Submerged {
 };
 
 /// Clips without capping: the tetrahedra have their apex in the plane, so the cap adds nothing to
-/// volume or moment, and waterplane integrals are minus the wetted faces' horizontal ones (Gauss).
-/// Works for several hulls and for holes. Exact for the meshes and balls given.
+/// volume or moment, and the waterplane's integrals run along the cut edges (Green). Works for
+/// several hulls and for holes. Exact for the closed meshes and balls given.
 Submerged computeSubmerged(const FloatingShape& shape, const WaterPlane& plane);
 
 /// Whole displaced volume and its centre.

@@ -92,4 +92,14 @@ CutTool pocketTool(const Joint& joint, const JointCut& cut) {
     return t;
 }
 
+CutTool pinTool(const Joint& joint, const JointCut& cut) {
+    CutTool t;
+    t.mouth_m = {cut.pinX_m, 0, cut.midZ_m + 0.5 * joint.pinLength_m};
+    t.inward = -Eigen::Vector3d::UnitZ();
+    t.along = Eigen::Vector3d::UnitX();
+    t.halfAlong_m = t.halfAcross_m = 0.5 * joint.pinDiameter_m;
+    t.depth_m = joint.pinLength_m;
+    return t;
+}
+
 }  // namespace wl

@@ -1,4 +1,4 @@
-// Sockets, slots, grooves, pilot holes and pockets as tools.
+// Sockets, slots, grooves, pilot holes, pockets and pins as tools.
 #pragma once
 
 #include <vector>
@@ -15,5 +15,8 @@ std::vector<CutTool> toolsOf(const BodyCurves& body, const Feature& feature);
 
 /// The pocket of a joint as a tool, from its face inwards.
 CutTool pocketTool(const Joint& joint, const JointCut& cut);
+
+/// The hole of a joint's pin, from its upper end down.
+CutTool pinTool(const Joint& joint, const JointCut& cut);
 
 }  // namespace wl

@@ -14,10 +14,10 @@ constexpr double kMet_kg = 0.05e-3, kMetPitch_rad = 0.5 * kDegree;
 constexpr double kMetPieces_kg = 0.15e-3, kMetPiecesPitch_rad = 2.0 * kDegree;
 constexpr double kBenchStep_m = 0.0005;
 
-LeadChoice choiceFrom(const std::string& code, const Design& design, const Derived& d,
-                      double wanted_kg, bool pieces) {
+LeadChoice choiceFrom(Finding change, const Design& design, const Derived& d, double wanted_kg,
+                      bool pieces) {
     LeadChoice c;
-    c.code = code;
+    c.change = std::move(change);
     c.design = design;
     c.mass_kg = d.mass.mass_kg;
     c.missingMass_kg = wanted_kg - d.mass.mass_kg;
@@ -27,20 +27,6 @@ LeadChoice choiceFrom(const std::string& code, const Design& design, const Deriv
     c.met = std::abs(c.missingMass_kg) < (pieces ? kMetPieces_kg : kMet_kg) &&
             std::abs(c.pitch_rad - design.brief.wantedPitch_rad) <
                 (pieces ? kMetPiecesPitch_rad : kMetPitch_rad);
-    return c;
-}
-
-Result<LeadChoice> cutPlugs(const std::string& code, const Design& design) {
-    Result<LeadPlan> plan = planLead(design);
-    if (!plan) {
-        return plan.error();
-    }
-    const Result<Derived> d = evaluate(plan->design);
-    if (!d) {
-        return d.error();
-    }
-    LeadChoice c = choiceFrom(code, plan->design, *d, plan->wantedMass_kg, false);
-    c.findings = plan->findings;
     return c;
 }
 
@@ -81,7 +67,7 @@ std::optional<LeadChoice> oneBore(const Design& design, std::stop_token stop) {
         }
         bore.x_m += std::clamp(shift, -0.01, 0.01);
     }
-    Result<LeadChoice> made = cutPlugs("choice.one_bore", single);
+    Result<LeadChoice> made = planPlugs({"choice.one_bore"}, single);
     if (!made || made->price.leastWall_m < kLeastWall_m) {
         return std::nullopt;
     }
@@ -94,6 +80,20 @@ std::optional<LeadChoice> oneBore(const Design& design, std::stop_token stop) {
 }
 
 }  // namespace
+
+Result<LeadChoice> planPlugs(Finding change, const Design& design) {
+    Result<LeadPlan> plan = planLead(design);
+    if (!plan) {
+        return plan.error();
+    }
+    const Result<Derived> d = evaluate(plan->design);
+    if (!d) {
+        return d.error();
+    }
+    LeadChoice c = choiceFrom(std::move(change), plan->design, *d, plan->wantedMass_kg, false);
+    c.findings = plan->findings;
+    return c;
+}
 
 LeadPrice priceOf(const Design& design, const Derived& d) {
     LeadPrice price;
@@ -192,7 +192,7 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
     if (!d) {
         return d.error();
     }
-    LeadChoice c = choiceFrom("choice.whole_pieces", filled, *d, plan->wantedMass_kg, true);
+    LeadChoice c = choiceFrom({"choice.whole_pieces"}, filled, *d, plan->wantedMass_kg, true);
     c.exact = chosen->exact;
     return c;
 }
@@ -201,7 +201,7 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
                                             const std::vector<PieceKind>& pieces,
                                             std::stop_token stop) {
     std::vector<LeadChoice> all;
-    Result<LeadChoice> cut = cutPlugs("choice.cut_plugs", design);
+    Result<LeadChoice> cut = planPlugs({"choice.cut_plugs"}, design);
     if (!cut) {
         return cut.error();
     }
@@ -223,7 +223,7 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
             bore.plugMaterial = "tungsten alloy";
             bore.plugDensity_kg_m3 = kTungsten_kg_m3;
         }
-        if (Result<LeadChoice> made = cutPlugs("choice.heavier", heavy)) {
+        if (Result<LeadChoice> made = planPlugs({"choice.heavier"}, heavy)) {
             all.push_back(std::move(made).value());
         }
     }

@@ -21,10 +21,11 @@ struct LeadPrice {
     double pitchInertia_kg_m2 = 0.0;  ///< about the centre of gravity, nose up and down
 };
 
-/// `code`: "choice.cut_plugs" (the bores as they are), "choice.whole_pieces" (from the shelf),
-/// "choice.one_bore" (a single bore at the balance point), "choice.heavier" (plugs of tungsten).
+/// `change.code`: "choice.cut_plugs" (the bores as they are), "choice.whole_pieces" (from the
+/// shelf), "choice.one_bore" (a single bore at the balance point), "choice.heavier" (plugs of
+/// tungsten), or one of leadMends.
 struct LeadChoice {
-    std::string code;
+    Finding change;  ///< what is done, as a sentence
     Design design;
     double mass_kg = 0.0;
     double missingMass_kg = 0.0;
@@ -44,6 +45,9 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
 
 /// Whole pieces for the bores as they are. Errors: those of planLead; "plan.no_piece_fits".
 Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>& pieces);
+
+/// Plugs cut to length for a design's bores as they are. Errors: those of planLead.
+Result<LeadChoice> planPlugs(Finding change, const Design& design);
 
 /// Price of a design as it stands.
 LeadPrice priceOf(const Design& design, const Derived& derived);

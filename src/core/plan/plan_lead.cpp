@@ -62,7 +62,12 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
                                  {{Quantity::Mass, -plan.missingMass_kg}}});
         return;
     }
-    if (plan.missingMass_kg > kMet_kg) {
+    if (plan.missingMass_kg > kMet_kg && most_g * kGram > problem.wantedGain_g * kGram - kMet_kg) {
+        plan.findings.push_back({"plan.mass_or_trim",
+                                 Severity::Warning,
+                                 "/bores/0/x",
+                                 {{Quantity::Mass, plan.missingMass_kg}}});
+    } else if (plan.missingMass_kg > kMet_kg) {
         Finding f{"plan.bores_full",
                   Severity::Warning,
                   "/bores/0/depth",
@@ -86,7 +91,8 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
             const double deeper = bore.depth_m + std::min(wanted, room);
             f.edits.push_back({"edit.bore_depth",
                                {{"/bores/" + std::to_string(best) + "/depth", deeper}},
-                               {{Quantity::Length, deeper}}});
+                               {{Quantity::Length, deeper}},
+                               {bore.name}});
         }
         ProposedEdit tungsten{"edit.tungsten", {}, {}};
         for (size_t j = 0; j < design.bores.size(); ++j) {
@@ -130,7 +136,8 @@ void explain(const Design& design, const Derived& empty, const PlugProblem& prob
         if (way != 0 && std::abs(way) < kFarthest_m && x > 0 && x < empty.curves.length_m()) {
             f.edits.push_back({"edit.move_bore",
                                {{"/bores/" + std::to_string(fullest) + "/x", x}},
-                               {{Quantity::Length, x}}});
+                               {{Quantity::Length, x}},
+                               {design.bores[fullest].name}});
         }
         plan.findings.push_back(f);
     }
@@ -200,20 +207,25 @@ void settlePlugs(const Design& bare, const Derived& empty, const Eigen::Vector3d
 
 namespace {
 
-// Nothing is planned into a hole that cannot be drilled.
+// Nothing is planned into a bait that cannot be drilled and cut as drawn.
 std::optional<Error> clashOf(const Design& design, const Derived& d) {
     const std::vector<Embedded> solids = embeddedIn(design, d);
     for (const Clearance& c : findThinWalls(solids, 1e-9)) {
-        if (solids[c.a].kind == Embedded::Kind::Bore || solids[c.b].kind == Embedded::Kind::Bore) {
-            return Error{"plan.clash",
-                         solids[c.a].moveX.empty() ? solids[c.a].path : solids[c.a].moveX,
-                         {solids[c.a].name, solids[c.b].name},
-                         {{Quantity::Length, c.wall_m}}};
-        }
+        return Error{"plan.clash",
+                     solids[c.a].moveX.empty() ? solids[c.a].path : solids[c.a].moveX,
+                     {solids[c.a].name, solids[c.b].name},
+                     {{Quantity::Length, c.wall_m}}};
     }
     for (const Finding& f : d.findings) {
         if (f.code == "bore.comes_out") {
             return Error{"plan.comes_out", f.path, f.words, f.values};
+        }
+    }
+    std::vector<Finding> walls;
+    checkSkinWalls(design, d, walls);
+    for (const Finding& f : walls) {
+        if (f.severity == Severity::Error) {
+            return Error{"plan.through_skin", f.path, f.words, f.values};
         }
     }
     return std::nullopt;

@@ -58,8 +58,8 @@ struct LeadPlan {
 /// The plan is for the lengths alone: bores stay where they are, at most as full as their depth;
 /// bores with whole pieces get plugs instead. For jointed baits each piece is brought level by
 /// itself as far as the mass and attitude of the whole allow. Errors: "plan.no_bores"; "plan.clash"
-/// (words: the two) when a bore meets something else or comes out of the skin; whatever stops the
-/// evaluation.
+/// (words: the two) when two things let into the body meet; "plan.comes_out" of a bore and
+/// "plan.through_skin" of anything else (word: which); whatever stops the evaluation.
 Result<LeadPlan> planLead(const Design& design);
 
 /// Centre of buoyancy when `wanted_kg` floats (or hangs) with world up at `up` in the body frame.

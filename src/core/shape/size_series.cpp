@@ -5,6 +5,7 @@
 
 #include "core/design/fields.h"
 #include "core/evaluate.h"
+#include "core/mass/wire_form.h"
 #include "core/plan/plan_lead.h"
 #include "core/shape/edit_body.h"
 
@@ -15,6 +16,26 @@ constexpr double kDrillStep_m = 0.0005;
 
 double toDrill(double metres) {
     return std::max(kDrillStep_m, std::round(metres / kDrillStep_m) * kDrillStep_m);
+}
+
+// Where a bought eye's stem goes through the skin moves with the skin; how far it stands off and
+// how deep it goes do not.
+Eigen::Vector3d scaledPlace(const Fitting& f, const Body& body, double k) {
+    constexpr double kStep_m = 0.0002;
+    const Eigen::Vector3d at(f.x_m, f.y_m, f.z_m);
+    const auto curves = BodyCurves::build(body, "/body");
+    if (!isWireForm(f.kind) || f.shank_m <= 0 || !curves) {
+        return k * at;
+    }
+    const auto [from, to] = stemEnds(f, 1.0);
+    const Eigen::Vector3d into = stemDirection(f);
+    for (double u = 0; u < f.shank_m; u += kStep_m) {
+        const Eigen::Vector3d skin = from + u * into;
+        if (curves->contains(skin)) {
+            return k * skin - (skin - at);
+        }
+    }
+    return k * at;
 }
 
 }  // namespace
@@ -35,9 +56,10 @@ Design scaledDesign(const Design& design, double length_m) {
         piece.stock.trust = BodyTrust::DrawnVolume;
     }
     for (Fitting& f : d.fittings) {
-        f.x_m *= k;
-        f.y_m *= k;
-        f.z_m *= k;
+        const Eigen::Vector3d at = scaledPlace(f, design.body, k);
+        f.x_m = at.x();
+        f.y_m = at.y();
+        f.z_m = at.z();
     }
     for (Bore& b : d.bores) {
         b.x_m *= k;
@@ -111,6 +133,9 @@ SizeRow evaluateSize(const Design& design, double length_m) {
             }
             row.leadMeets = plan->findings.empty();
             row.missingMass_kg = plan->missingMass_kg;
+        } else {
+            row.leadMeets = false;
+            row.refusal = plan.error();
         }
     }
     const Result<Derived> derived = evaluate(row.design);

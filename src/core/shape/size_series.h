@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "core/base/finding.h"
+#include "core/base/result.h"
 #include "core/design/design.h"
 
 namespace wl {
@@ -25,8 +26,9 @@ struct SizeRow {
     double wantedMass_kg = 0.0;
     double spare = 0.0;
     double pitch_rad = 0.0;
-    double sinkSpeed_m_s = 0.0;  ///< rising under 0
-    bool leadMeets = false;      ///< the plan meets mass and attitude
+    double sinkSpeed_m_s = 0.0;    ///< rising under 0
+    bool leadMeets = false;        ///< the plan meets mass and attitude
+    std::optional<Error> refusal;  ///< why no lead was planned
     double missingMass_kg = 0.0;
 };
 SizeRow evaluateSize(const Design& design, double length_m);

@@ -107,19 +107,22 @@ std::vector<std::vector<size_t>> setsForSpeeds(const HookSwaps& swaps, double ow
     return out;
 }
 
+void putHook(Fitting& place, const Fitting& hook) {
+    const Fitting old = place;
+    place = hook;
+    place.name = old.name;  // others may hang on it
+    place.hangsFrom = old.hangsFrom;
+    place.x_m = old.x_m;
+    place.y_m = old.y_m;
+    place.z_m = old.z_m;
+    place.mirrored = old.mirrored;
+}
+
 Design withHooks(const Design& design, const HookSwaps& swaps, const HookSet& set,
                  const std::vector<Fitting>& shelf) {
     Design next = design;
     for (size_t i = 0; i < swaps.places.size(); ++i) {
-        Fitting& hook = next.fittings[swaps.places[i]];
-        const Fitting old = hook;
-        hook = shelf[set.hooks[i]];
-        hook.name = old.name;  // the place keeps its name: others may hang on it
-        hook.hangsFrom = old.hangsFrom;
-        hook.x_m = old.x_m;
-        hook.y_m = old.y_m;
-        hook.z_m = old.z_m;
-        hook.mirrored = old.mirrored;
+        putHook(next.fittings[swaps.places[i]], shelf[set.hooks[i]]);
     }
     return next;
 }

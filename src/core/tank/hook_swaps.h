@@ -40,6 +40,9 @@ HookSwaps computeHookSwaps(const Design& design, const Derived& derived,
 std::vector<std::vector<size_t>> setsForSpeeds(const HookSwaps& swaps, double ownPitch_rad,
                                                const std::vector<double>& speeds_m_s, size_t most);
 
+/// Puts a hook of the shelf where another hung; the place keeps its name and where it hangs.
+void putHook(Fitting& place, const Fitting& hook);
+
 /// The design with that set on it.
 Design withHooks(const Design& design, const HookSwaps& swaps, const HookSet& set,
                  const std::vector<Fitting>& shelf);

@@ -1,0 +1,382 @@
+// The pages of the bench sheet: templates to scale, tables.
+#include <QCoreApplication>
+#include <QDate>
+#include <QPainter>
+#include <QPainterPath>
+#include <cmath>
+
+#include "sheet/bench_sheet.h"
+#include "sheet/making_page.h"
+#include "sheet/sheet_paper.h"
+
+namespace wl {
+namespace {
+
+QString tr(const char* text) {
+    return QCoreApplication::translate("BenchSheet", text);
+}
+
+class Sheet : public SheetPaper {
+  public:
+    Sheet(QPainter& painter, const QSizeF& size, const Design& design, const Derived& derived,
+          Bench bench)
+        : SheetPaper(painter, size, QString::fromStdString(design.name), bench),
+          design_(design),
+          d_(derived) {}
+
+    void templates();
+    void tables();
+
+  private:
+    void sideTemplate(const QPointF& nose);
+    void jointLines(const QPointF& nose, bool side);
+    void topTemplate(const QPointF& nose);
+    void stationTable(const QRectF& box);
+    void lipTemplate(const QPointF& at);
+
+    const Design& design_;
+    const Derived& d_;
+};
+
+// Where the saw goes: faces on the centre plane, bevels where they leave the sides, the pin.
+void Sheet::jointLines(const QPointF& nose, bool side) {
+    for (const JointCut& cut : d_.joints) {
+        for (const auto& [face, half] : {std::pair{cut.frontPieceFace, cut.frontEdge_m},
+                                         std::pair{cut.rearPieceFace, cut.rearEdge_m}}) {
+            const double edge = face.x_m + face.slope * half;
+            p_.setPen(line(0.3));
+            if (side) {
+                const Section s = d_.curves.atX(face.x_m);
+                p_.drawLine(nose + QPointF(mm(face.x_m), -mm(s.back_m)),
+                            nose + QPointF(mm(face.x_m), -mm(s.belly_m)));
+                const Section e = d_.curves.atX(edge);
+                p_.setPen(line(0.2, Qt::DashLine));
+                p_.drawLine(nose + QPointF(mm(edge), -mm(e.back_m)),
+                            nose + QPointF(mm(edge), -mm(e.belly_m)));
+            } else {
+                const QPointF fold = nose + QPointF(mm(face.x_m), 0);
+                p_.drawLine(fold, nose + QPointF(mm(edge), -mm(half)));
+                p_.drawLine(fold, nose + QPointF(mm(edge), mm(half)));
+            }
+        }
+        p_.setPen(line(0.25));
+        p_.drawEllipse(nose + QPointF(mm(cut.pinX_m), side ? -mm(cut.midZ_m) : 0.0), 0.8, 0.8);
+    }
+    for (const bool front : {true, false}) {
+        if (side && d_.curves.endFace(front).present) {
+            const FaceCut face = measureEndFace(d_.curves, front);
+            p_.setPen(line(0.3));
+            p_.drawLine(nose + QPointF(mm(face.foot_m.x()), -mm(face.foot_m.z())),
+                        nose + QPointF(mm(face.top_m.x()), -mm(face.top_m.z())));
+        }
+    }
+}
+
+void Sheet::sideTemplate(const QPointF& nose) {
+    auto at = [&](double x, double z) { return nose + QPointF(mm(x), -mm(z)); };
+    const double L = d_.sizes.length_m;
+    QPolygonF outline;
+    for (int i = 0; i <= 160; ++i) {
+        const Section s = d_.curves.at(i / 160.0);
+        outline << at(s.x_m, s.back_m);
+    }
+    for (int i = 160; i >= 0; --i) {
+        const Section s = d_.curves.at(i / 160.0);
+        outline << at(s.x_m, s.belly_m);
+    }
+    p_.setBrush(Qt::NoBrush);
+    p_.setPen(line(0.4));
+    p_.drawPolygon(outline);
+    p_.setPen(centreLine());
+    p_.drawLine(at(-0.008, 0), at(L + 0.008, 0));
+    const double tallest = mm(d_.sizes.maxHeight_m);
+    for (size_t i = 0; i < design_.body.stations.size(); ++i) {
+        const Section s = d_.curves.at(d_.curves.knots()[i]);
+        p_.setPen(line(0.12));
+        p_.drawLine(at(s.x_m, s.back_m), at(s.x_m, s.belly_m));
+        text({nose.x() + mm(s.x_m) - 4, nose.y() - tallest * 0.5 - 9, 8, 3.5},
+             QString::number(i + 1), 2.6, false, Qt::AlignCenter, kQuiet);
+    }
+    for (size_t i = 0; i < design_.bores.size(); ++i) {
+        const Bore& bore = design_.bores[i];
+        const BoreGeometry& g = d_.mass.bores[i];
+        if (!g.entersBody) {
+            continue;
+        }
+        const Eigen::Vector3d side =
+            0.5 * bore.diameter_m * Eigen::Vector3d(g.inward.z(), 0, -g.inward.x());
+        const Eigen::Vector3d end = g.mouth_m + g.inward * bore.depth_m;
+        p_.setPen(line(0.25, Qt::DashLine));
+        p_.setBrush(Qt::NoBrush);
+        QPolygonF hole;
+        for (const Eigen::Vector3d& v :
+             {Eigen::Vector3d(g.mouth_m + side), Eigen::Vector3d(end + side),
+              Eigen::Vector3d(end - side), Eigen::Vector3d(g.mouth_m - side)}) {
+            hole << at(v.x(), v.z());
+        }
+        p_.drawPolyline(hole);
+        text({nose.x() + mm(g.mouth_m.x()) - 5, nose.y() - mm(end.z()) - 0.5, 10, 4},
+             QString(QChar('A' + int(i))), 3, true, Qt::AlignCenter);
+    }
+    const Lip& lip = design_.lip;
+    if (lip.present) {
+        const Eigen::Vector3d along = lipDirection(lip);
+        const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
+        const Eigen::Vector3d up = 0.5 * lip.thickness_m * lipUpperNormal(lip);
+        auto strip = [&](double from, double to, Qt::PenStyle style) {
+            p_.setPen(line(0.25, style));
+            QPolygonF box;
+            for (const Eigen::Vector3d& v :
+                 {Eigen::Vector3d(root + along * from + up),
+                  Eigen::Vector3d(root + along * to + up), Eigen::Vector3d(root + along * to - up),
+                  Eigen::Vector3d(root + along * from - up)}) {
+                box << at(v.x(), v.z());
+            }
+            p_.drawPolygon(box);
+        };
+        strip(-lip.slotDepth_m, 0, Qt::DashLine);
+        strip(0, lip.length_m, Qt::SolidLine);
+        text({nose.x() + mm(root.x() + along.x() * lip.length_m) - 26,
+              nose.y() - mm(root.z() + along.z() * lip.length_m) + 1, 30, 4},
+             tr("lip %1 to the axis").arg(q(Quantity::Angle, lip.angle_rad)), 2.6);
+    }
+    const Eigen::Vector3d tie = tiePoint(design_);
+    p_.setPen(line(0.25));
+    p_.drawEllipse(at(tie.x(), tie.z()), 1.0, 1.0);
+    for (const Fitting& f : design_.fittings) {
+        if (!swings(f.kind)) {
+            const QPointF c = at(f.x_m, f.z_m);
+            p_.drawLine(c - QPointF(1.5, 0), c + QPointF(1.5, 0));
+            p_.drawLine(c - QPointF(0, 1.5), c + QPointF(0, 1.5));
+        }
+    }
+    jointLines(nose, true);
+    // Length, dimensioned under the bait.
+    const double below = nose.y() + tallest * 0.62 + 8;
+    p_.setPen(line(0.15));
+    p_.drawLine(QPointF(nose.x(), below), QPointF(nose.x() + mm(L), below));
+    for (const double x : {0.0, mm(L)}) {
+        p_.drawLine(QPointF(nose.x() + x - 1, below + 1), QPointF(nose.x() + x + 1, below - 1));
+    }
+    text({nose.x(), below + 0.5, mm(L), 4}, length(L), 3, false, Qt::AlignCenter);
+}
+
+void Sheet::topTemplate(const QPointF& nose) {
+    QPolygonF outline;
+    for (int i = 0; i <= 160; ++i) {
+        const Section s = d_.curves.at(i / 160.0);
+        outline << nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m));
+    }
+    for (int i = 160; i >= 0; --i) {
+        const Section s = d_.curves.at(i / 160.0);
+        outline << nose + QPointF(mm(s.x_m), mm(s.halfWidth_m));
+    }
+    p_.setBrush(Qt::NoBrush);
+    p_.setPen(line(0.4));
+    p_.drawPolygon(outline);
+    p_.setPen(centreLine());
+    p_.drawLine(nose - QPointF(8, 0), nose + QPointF(mm(d_.sizes.length_m) + 8, 0));
+    jointLines(nose, false);
+    for (double knot : d_.curves.knots()) {
+        const Section s = d_.curves.at(knot);
+        p_.setPen(line(0.12));
+        p_.drawLine(nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m)),
+                    nose + QPointF(mm(s.x_m), mm(s.halfWidth_m)));
+    }
+    for (size_t i = 0; i < design_.bores.size(); ++i) {
+        const BoreGeometry& g = d_.mass.bores[i];
+        if (g.entersBody) {
+            p_.setPen(line(0.25, Qt::DashLine));
+            const double r = 0.5 * mm(design_.bores[i].diameter_m);
+            const QPointF c = nose + QPointF(mm(g.mouth_m.x()), mm(g.mouth_m.y()));
+            p_.drawEllipse(c, r, r);
+        }
+    }
+}
+
+void Sheet::stationTable(const QRectF& box) {
+    std::vector<QStringList> rows;
+    for (size_t i = 0; i < d_.curves.knots().size(); ++i) {
+        const Section s = d_.curves.at(d_.curves.knots()[i]);
+        rows.push_back({QString::number(i + 1), length(s.x_m, false), length(s.back_m, false),
+                        length(s.belly_m, false), length(2 * s.halfWidth_m, false)});
+    }
+    const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
+    table(box.topLeft(), tr("Stations, %1 from nose and axis").arg(unit),
+          {tr("no."), tr("place"), tr("back"), tr("belly"), tr("width")}, rows,
+          {10, 16, 16, 16, 16});
+}
+
+void Sheet::templates() {
+    header(tr("Bench sheet 1: templates, true scale"));
+    const double ahead =
+        design_.lip.present
+            ? std::max(8.0, -mm(design_.lip.slotX_m +
+                                lipDirection(design_.lip).x() * design_.lip.length_m) +
+                                28)
+            : 12.0;
+    const double tall = mm(d_.sizes.maxHeight_m);
+    const QPointF sideNose(ahead, 26 + 0.5 * tall + mm(std::max(0.0, d_.solid.centroid_m.z())));
+    text({0, 10, 120, 5}, tr("Side template"), 3.4, true);
+    sideTemplate(sideNose);
+    const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * mm(d_.sizes.maxWidth_m);
+    text({0, topY - 0.5 * mm(d_.sizes.maxWidth_m) - 8, 120, 5}, tr("Top template"), 3.4, true);
+    topTemplate({ahead, topY});
+    stationTable(
+        QRectF(std::max(ahead + mm(d_.sizes.length_m) + 14, size_.width() - 80), 12, 76, 100));
+    std::vector<QStringList> rows;
+    for (size_t i = 0; i < design_.bores.size(); ++i) {
+        const Bore& b = design_.bores[i];
+        rows.push_back(
+            {QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(QString::fromStdString(b.name)),
+             b.from == BoreFrom::Belly ? tr("belly") : tr("back"), length(b.x_m, false),
+             length(b.y_m, false), length(b.diameter_m, false), length(b.depth_m, false),
+             q(Quantity::Angle, b.lean_rad)});
+    }
+    const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
+    table({0, topY + 0.5 * mm(d_.sizes.maxWidth_m) + 8},
+          tr("Drill table, %1; places from the nose tip, port is +, depth along the drill from the "
+             "skin, "
+             "flat bottom")
+              .arg(unit),
+          {tr("hole"), tr("from"), tr("place"), tr("off centre"), tr("diameter"), tr("depth"),
+           tr("lean aft")},
+          rows, {44, 16, 18, 20, 18, 16, 18});
+    checkBars({2, size_.height() - 7});
+}
+
+void Sheet::lipTemplate(const QPointF& at) {
+    const Lip& lip = design_.lip;
+    text({at.x(), at.y(), 80, 5}, tr("Lip template, true scale"), 3.4, true);
+    if (!lip.present) {
+        text({at.x(), at.y() + 7, 80, 5}, tr("no lip"), 3);
+        return;
+    }
+    const double middle = at.x() + 0.5 * mm(std::max(lip.width_m, lip.rootWidth_m)) + 4;
+    const double rootY = at.y() + 9 + mm(lip.slotDepth_m);
+    p_.setPen(line(0.4));
+    p_.setBrush(Qt::NoBrush);
+    QPolygonF outline;
+    for (const Eigen::Vector2d& v : lipOutline(lip)) {
+        outline << QPointF(middle + mm(v.y()), rootY + mm(v.x()));
+    }
+    p_.drawPolygon(outline);
+    p_.drawRect(QRectF(middle - 0.5 * mm(lip.rootWidth_m), rootY - mm(lip.slotDepth_m),
+                       mm(lip.rootWidth_m), mm(lip.slotDepth_m)));
+    p_.setPen(centreLine());
+    p_.drawLine(QPointF(middle, rootY - mm(lip.slotDepth_m) - 3),
+                QPointF(middle, rootY + mm(lip.length_m) + 3));
+    p_.setPen(line(0.2, Qt::DashLine));
+    p_.drawLine(QPointF(middle - 0.6 * mm(lip.width_m), rootY),
+                QPointF(middle + 0.6 * mm(lip.width_m), rootY));
+    const double notes = middle + 0.5 * mm(std::max(lip.width_m, lip.rootWidth_m)) + 5;
+    text({notes, rootY - 2.5, 60, 4}, tr("skin line: above it goes into the slot"), 2.6);
+    text({notes, rootY + 3, 70, 4},
+         tr("%1, %2 thick, %3 wide")
+             .arg(QString::fromStdString(lip.material), length(lip.thickness_m),
+                  length(lip.width_m)),
+         2.6);
+    text({notes, rootY + 7, 70, 4},
+         tr("%1 outside, %2 in the slot").arg(length(lip.length_m), length(lip.slotDepth_m)), 2.6);
+    text({notes, rootY + 11, 70, 4},
+         tr("slot at %1 from the nose, height %2").arg(length(lip.slotX_m), length(lip.slotZ_m)),
+         2.6);
+    if (design_.tie.place == TiePlace::Lip) {
+        const QPointF tie(middle, rootY + mm(design_.tie.upLip_m));
+        p_.setPen(line(0.3));
+        p_.drawLine(tie - QPointF(2, 0), tie + QPointF(2, 0));
+        p_.drawLine(tie - QPointF(0, 2), tie + QPointF(0, 2));
+        text({notes, rootY + 15, 70, 4},
+             tr("tie %1 from the skin line").arg(length(design_.tie.upLip_m)), 2.6);
+    }
+}
+
+// What goes into a bore: a plug of a metal, poured metal, or pieces by name.
+QString leadWords(const Bore& bore) {
+    if (bore.lead != BoreLead::Pieces) {
+        const QString metal = QString::fromStdString(bore.plugMaterial);
+        return bore.lead == BoreLead::Poured ? tr("%1, poured").arg(metal) : metal;
+    }
+    QStringList in;
+    for (const LeadPiece& p : bore.pieces) {
+        in << QStringLiteral("%1 × %2").arg(p.count).arg(QString::fromStdString(p.name));
+    }
+    return in.join(QStringLiteral(", "));
+}
+
+void Sheet::tables() {
+    header(tr("Bench sheet 2: lead, parts, masses"));
+    lipTemplate({0, 11});
+    const double lipFoot =
+        11 + 9 + mm(design_.lip.present ? design_.lip.slotDepth_m + design_.lip.length_m : 0) + 10;
+    std::vector<QStringList> lead;
+    for (size_t i = 0; i < design_.bores.size(); ++i) {
+        const Bore& b = design_.bores[i];
+        const BoreGeometry& g = d_.mass.bores[i];
+        lead.push_back({QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(leadWords(b)),
+                        length(b.diameter_m), length(g.plugLength_m),
+                        q(Quantity::Mass, g.leadMass_kg), length(b.depth_m - g.plugLength_m)});
+    }
+    double y = table({0, std::max(62.0, lipFoot)}, tr("Lead plugs"),
+                     {tr("hole"), tr("diameter"), tr("length"), tr("mass"), tr("filler above")},
+                     lead, {34, 22, 22, 22, 24});
+    const StageMasses& s = d_.mass.stages;
+    y = table({0, y + 2}, tr("The scale should read"), {},
+              {{tr("shaped body, before any hole"), q(Quantity::Mass, s.shapedBody_kg), {}},
+               {tr("bare body, drilled and slotted"), q(Quantity::Mass, s.drilledBody_kg), {}},
+               {tr("sealed"), q(Quantity::Mass, s.sealedBody_kg), {}},
+               {tr("with lead and filler"), q(Quantity::Mass, s.withLead_kg), {}},
+               {tr("with lip, eyes and hooks"), q(Quantity::Mass, s.withHardware_kg), {}},
+               {tr("finished"), q(Quantity::Mass, s.finished_kg), {}}},
+              {60, 26, 38});
+    text({0, y, 128, 5},
+         tr("Write the readings beside them. ± %1 in all is within the measuring.")
+             .arg(q(Quantity::Mass, 2 * d_.mass.netDoubt_kg)),
+         2.6);
+
+    const double right = 140;
+    std::vector<QStringList> parts;
+    for (const Fitting& f : design_.fittings) {
+        const Eigen::Vector3d at = fittingPlace(design_, f);
+        parts.push_back(
+            {QString::fromStdString(f.name) + (f.mirrored ? QStringLiteral(" ×2") : QString()),
+             q(Quantity::Mass, fittingMass_kg(f)), f.weighedMass_kg ? tr("weighed") : tr("typical"),
+             length(at.x(), false), length(at.y(), false), length(at.z(), false)});
+    }
+    const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
+    y = table({right, 11},
+              tr("Fittings; places in %1 from nose, centre and reference line").arg(unit),
+              {tr("part"), tr("mass each"), {}, tr("aft"), tr("port"), tr("up")}, parts,
+              {44, 20, 18, 16, 16, 16});
+    std::vector<QStringList> coats;
+    for (const Coat& c : design_.coats) {
+        coats.push_back({QString::fromStdString(c.name), QStringLiteral("%1 ×").arg(c.count),
+                         q(Quantity::Thickness, c.thickness_m)});
+    }
+    y = table({right, y + 2}, tr("Finish"), {}, coats, {60, 20, 30});
+    text({right, y + 1, 100, 5}, tr("Cautions"), 3.4, true);
+    const QString cautions =
+        QStringLiteral("– ") + benchCautions(design_).join(QStringLiteral("\n– "));
+    text({right, y + 7, size_.width() - right, size_.height() - y - 16}, cautions, 2.6, false,
+         Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
+    checkBars({2, size_.height() - 7});
+}
+
+}  // namespace
+
+void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const Design& design,
+                    const Derived& derived, Bench bench) {
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    Sheet sheet(painter, size_mm, design, derived, bench);
+    if (index == 0) {
+        sheet.templates();
+    } else if (index == 1) {
+        sheet.tables();
+    } else {
+        paintMakingPage(sheet, design, derived);
+    }
+    painter.restore();
+}
+
+}  // namespace wl
