@@ -8,6 +8,23 @@
 #include "app/theme.h"
 
 namespace wl {
+namespace {
+
+// A button does not break its words by itself.
+QString broken(const QString& label, const QFontMetrics& metrics, int width) {
+    QStringList lines;
+    for (const QString& word : label.split(QLatin1Char(' '))) {
+        const QString longer = lines.isEmpty() ? word : lines.last() + QLatin1Char(' ') + word;
+        if (!lines.isEmpty() && metrics.horizontalAdvance(longer) <= width) {
+            lines.last() = longer;
+        } else {
+            lines << word;
+        }
+    }
+    return lines.join(QLatin1Char('\n'));
+}
+
+}  // namespace
 
 FindingsPanel::FindingsPanel(Workbench& bench, QWidget* parent)
     : QWidget(parent), bench_(bench), title_(new QLabel) {
@@ -52,8 +69,10 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
     text->setTextFormat(Qt::RichText);
     layout->addWidget(text);
     auto addButton = [&](const QString& label, const QString& name) {
-        auto* button = new QPushButton(label);
+        constexpr int kAround = 64;  // margins, the button's own edge, the scroll bar
+        auto* button = new QPushButton(broken(label, fontMetrics(), width() - kAround));
         button->setObjectName(name);
+        button->setAccessibleName(label);
         layout->addWidget(button, 0, Qt::AlignLeft);
         return button;
     };

@@ -93,7 +93,9 @@ int main(int argc, char** argv) {
     sheetCommand->add_option("-o,--output", out, "PDF to write")->required();
     sheetCommand->add_flag("--inch", inch, "Inches and ounces");
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
-    demoCommand->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")->required();
+    demoCommand
+        ->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")
+        ->required();
     demoCommand->add_option("-o,--output", out, "File to write (default: standard output)");
     CLI::App* schemaCommand = app.add_subcommand("schema", "The JSON Schema of design files");
     schemaCommand->add_option("-o,--output", out, "File to write (default: standard output)");

@@ -121,13 +121,15 @@ void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& 
         const Embedded& a = solids[c.a];
         const Embedded& b = solids[c.b];
         using Kind = Embedded::Kind;
-        const char* code = a.kind == Kind::Pocket || b.kind == Kind::Pocket ? "joint.pocket_into"
-                           : a.kind == Kind::Bore && b.kind == Kind::Bore   ? "bore.meets_bore"
-                                                                            : "cut.meets_cut";
+        const bool meet = c.wall_m <= 0;
+        const char* code = meet                                               ? "wall.run_together"
+                           : a.kind == Kind::Pocket || b.kind == Kind::Pocket ? "joint.pocket_into"
+                           : a.kind == Kind::Bore && b.kind == Kind::Bore     ? "bore.meets_bore"
+                                                                              : "cut.meets_cut";
         Finding f{code,
-                  c.wall_m <= 0 ? Severity::Error : Severity::Warning,
+                  meet ? Severity::Error : Severity::Warning,
                   fieldOf(a),
-                  {{Quantity::Length, c.wall_m}},
+                  {{Quantity::Length, std::abs(c.wall_m)}},
                   {a.name, b.name}};
         if (const auto move = cheapestMove(design, d, solids, c.a, c.b)) {
             f.edits.push_back(*move);

@@ -37,7 +37,8 @@ double wallBetweenSolids(const Embedded& a, const Embedded& b, Eigen::Vector3d* 
 /// out: the skin within 1.5 of its half-widths round its axis on the side it comes in from. Pins
 /// and pockets stand in cut faces: they are held against the uncut skin, a pocket only where there
 /// is stock round it. Sampled over the surface and refined; exact to about 0.02 mm on the mesh
-/// given. Under 0: it comes out there. Walls of `within_m` and more are passed over, which is quicker.
+/// given. Under 0: it comes out there. Walls of `within_m` and more are passed over, which is
+/// quicker.
 struct SkinWall {
     double wall_m = 0.0;
     Eigen::Vector3d place_m = Eigen::Vector3d::Zero();

@@ -120,9 +120,9 @@ Result<std::vector<ShelfEntry>> readShelfCsv(std::string_view text) {
             data == nullptr ? std::string() : std::string(static_cast<char*>(data), size));
     };
     auto onRow = [](int, void* rows) { static_cast<Rows*>(rows)->rows.emplace_back(); };
-    const bool whole = csv_parse(&parser, text.data(), text.size(), onField, onRow, &read) ==
-                           text.size() &&
-                       csv_fini(&parser, onField, onRow, &read) == 0;
+    const bool whole =
+        csv_parse(&parser, text.data(), text.size(), onField, onRow, &read) == text.size() &&
+        csv_fini(&parser, onField, onRow, &read) == 0;
     csv_free(&parser);
     read.rows.pop_back();
     if (!whole || read.rows.empty() || read.rows.size() > kMostEntries) {

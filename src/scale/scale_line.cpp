@@ -17,9 +17,8 @@ constexpr double kHeaviest_kg = 200.0;
 
 std::optional<double> unitOf(const std::string& word) {
     const std::pair<const char*, double> units[] = {
-        {"g", kGram},          {"kg", 1.0},      {"mg", 1e-6},   {"oz", kOunce},
-        {"ozt", kTroyOunce},   {"ct", kCarat},   {"gr", kGrain}, {"gn", kGrain},
-        {"lb", kPound}};
+        {"g", kGram},   {"kg", 1.0},    {"mg", 1e-6},   {"oz", kOunce}, {"ozt", kTroyOunce},
+        {"ct", kCarat}, {"gr", kGrain}, {"gn", kGrain}, {"lb", kPound}};
     for (const auto& [name, factor] : units) {
         if (word == name) {
             return factor;
@@ -81,8 +80,8 @@ std::optional<ScaleLine> readScaleLine(std::string_view text) {
         at = to;
     }
     if (found) {
-        found->moving = line.find('?') != std::string::npos ||
-                        lower.find("unstable") != std::string::npos;
+        found->moving =
+            line.find('?') != std::string::npos || lower.find("unstable") != std::string::npos;
     }
     return found;
 }

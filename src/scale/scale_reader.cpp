@@ -112,10 +112,10 @@ void ScaleReader::take(const QByteArray& line) {
         recent_.pop_front();
     }
     const auto [low, high] = std::minmax_element(recent_.begin(), recent_.end());
-    settled_ = !read->moving && recent_.size() == kSettledCount &&
-               *high - *low <=
-                   std::max(kSettledWithin_kg, kSettledShare * std::abs(read->mass_kg)) *
-                       (1 + 1e-9);
+    settled_ =
+        !read->moving && recent_.size() == kSettledCount &&
+        *high - *low <=
+            std::max(kSettledWithin_kg, kSettledShare * std::abs(read->mass_kg)) * (1 + 1e-9);
     emit readingChanged();
 }
 

@@ -87,12 +87,14 @@ int main(int argc, char** argv) {
     unsigned long long seed = 1;
     std::string link;
     app.add_option("--put", scale.load_g, "Load at the start, grams");
-    app.add_option("--noise", scale.noise_g, "Noise of a reading, grams")->check(CLI::Range(0.0, 5.0));
+    app.add_option("--noise", scale.noise_g, "Noise of a reading, grams")
+        ->check(CLI::Range(0.0, 5.0));
     app.add_option("--drift", scale.drift_g_per_min, "Drift, grams a minute");
     app.add_option("--settle", scale.settle_s, "Settling time, seconds");
     app.add_option("--step", scale.step_g, "Last digit, grams")->check(CLI::Range(0.001, 1.0));
     app.add_option("--unit", scale.unit, "g, oz, gr or ct");
-    app.add_option("--every", every_ms, "Milliseconds between readings")->check(CLI::Range(5, 5000));
+    app.add_option("--every", every_ms, "Milliseconds between readings")
+        ->check(CLI::Range(5, 5000));
     app.add_option("--seed", seed, "Seed of the noise");
     app.add_option("--link", link, "Make this path a link to the line");
     CLI11_PARSE(app, argc, argv);

@@ -61,9 +61,7 @@ ShelfBook::ShelfBook(const QString& path, QObject* parent)
 }
 
 ShelfBook::~ShelfBook() {
-    {
-        QSqlDatabase::database(connection_, false).close();
-    }
+    { QSqlDatabase::database(connection_, false).close(); }
     QSqlDatabase::removeDatabase(connection_);
 }
 
@@ -95,8 +93,7 @@ void ShelfBook::setAside() {
                     .arg(path_, stamp, i ? QStringLiteral("-%1").arg(i) : QString());
         if (!QFileInfo::exists(aside) && QFile::rename(path_, aside)) {
             QFile::remove(path_ + QStringLiteral("-journal"));
-            notices_.push_back(
-                {"shelf.set_aside", aside.toStdString(), {aside.toStdString()}, {}});
+            notices_.push_back({"shelf.set_aside", aside.toStdString(), {aside.toStdString()}, {}});
             return;
         }
     }
@@ -180,9 +177,8 @@ void ShelfBook::load() {
         e.source = q.value(at++).toString().toStdString();
         entries_.push_back(std::move(e));
     }
-    std::stable_sort(
-        entries_.begin(), entries_.end(),
-        [](const ShelfEntry& a, const ShelfEntry& b) { return a.kind < b.kind; });
+    std::stable_sort(entries_.begin(), entries_.end(),
+                     [](const ShelfEntry& a, const ShelfEntry& b) { return a.kind < b.kind; });
     shelf_ = arrangeShelf(entries_);
 }
 
@@ -292,9 +288,8 @@ std::optional<Error> ShelfBook::merge(const std::vector<ShelfEntry>& entries) {
 std::string ShelfBook::freeName(ShelfKind kind, const std::string& wanted) const {
     for (int i = 1;; ++i) {
         const std::string name = i == 1 ? wanted : wanted + " " + std::to_string(i);
-        if (std::none_of(entries_.begin(), entries_.end(), [&](const ShelfEntry& e) {
-                return e.kind == kind && e.name == name;
-            })) {
+        if (std::none_of(entries_.begin(), entries_.end(),
+                         [&](const ShelfEntry& e) { return e.kind == kind && e.name == name; })) {
             return name;
         }
     }

@@ -197,6 +197,7 @@ constexpr std::array kRows{
     Row{"run.too_deep", WL_TR("Runs %1 to %2, wanted %3. A steeper lip, a shorter cast or thicker "
                               "line runs shallower.")},
     // Plan
+    Row{"wall.run_together", WL_TR("%w1 and %w2 run into each other by %1.")},
     Row{"wall.thin", WL_TR("%w1 leaves %1 of wall to the skin; %2 is the least.")},
     Row{"wall.comes_out", WL_TR("%w1 comes out through the skin.")},
     Row{"bore.poured", WL_TR("%w1 is poured: dry and seal the wood first, damp wood spits molten "
@@ -238,7 +239,7 @@ constexpr std::array kRows{
     Row{"shelf.name_taken", WL_TR("There is already one of that name on this shelf.")},
     Row{"shelf.write_failed", WL_TR("The shelf could not be written (%w1). Nothing is lost; try "
                                     "again.")},
-    Row{"plan.clash", WL_TR("%w1 and %w2 run into each other (%1 of wall). Move one of them "
+    Row{"plan.clash", WL_TR("%w1 and %w2 run into each other by %1. Move one of them "
                             "first: no lead is planned into a hole that cannot be drilled.")},
     Row{"plan.comes_out", WL_TR("%w1 comes out on the far side. Drill it less deep first: no lead "
                                 "is planned into a hole that cannot be drilled.")},

@@ -51,7 +51,8 @@ TEST_CASE("faults of the design are found where they are") {
     checkFinding("bore.misses_body", "/bores/0/x", [](Design& d) { d.bores[0].x_m = 0.2; });
     checkFinding("bore.plug_too_long", "/bores/0/plug_length",
                  [](Design& d) { d.bores[0].plugLength_m = 0.05; });
-    checkFinding("bore.meets_bore", "/bores/1/x", [](Design& d) { d.bores[1].x_m = 0.026; });
+    checkFinding("wall.run_together", "/bores/1/x", [](Design& d) { d.bores[1].x_m = 0.026; });
+    checkFinding("bore.meets_bore", "/bores/1/x", [](Design& d) { d.bores[1].x_m = 0.0325; });
     checkFinding("lip.longer_than_bait", "/lip/length", [](Design& d) { d.lip.length_m = 0.1; });
     checkFinding("lip.much_wider", "/lip/width", [](Design& d) { d.lip.width_m = 0.04; });
     checkFinding("tie.off_the_lip", "/tie/up_lip", [](Design& d) { d.tie.upLip_m = 0.05; });
@@ -77,13 +78,16 @@ TEST_CASE("faults of joints, holes and making are found where they are") {
     checkFinding(
         "joint.pocket_wall", "/joints/0/pocket_width",
         [](Design& d) { d.joints[0].pocketWidth_m = 0.0195; }, swimmer);
-    checkFinding(
-        "joint.pocket_into", "/joints/0/pocket_depth",
-        [](Design& d) {
-            d.bores[0].x_m = 0.049;
-            d.bores[0].depth_m = 0.016;
-        },
-        swimmer);
+    for (const auto& [code, x] :
+         {std::pair{"wall.run_together", 0.049}, {"joint.pocket_into", 0.0452}}) {
+        checkFinding(
+            code, "/joints/0/pocket_depth",
+            [x = x](Design& d) {
+                d.bores[0].x_m = x;
+                d.bores[0].depth_m = 0.016;
+            },
+            swimmer);
+    }
     checkFinding(
         "joint.wood_on_metal", "/joints/0/pin_aft",
         [](Design& d) { d.joints[0].pocket = PocketIn::None; }, swimmer);
@@ -114,7 +118,7 @@ TEST_CASE("faults of joints, holes and making are found where they are") {
         Feature& f = feature(d);
         f.x_m = 0.024;
         f.z_m = -0.006;
-        f.depth_m = 0.008;
+        f.depth_m = 0.0055;
     });
     checkFinding("make.not_round", "/body/stations/1/half_width",
                  [](Design& d) { d.make.kind = MakeKind::Turned; });

@@ -105,7 +105,9 @@ TEST_CASE("a hanger cast into lead takes the lead's place") {
           Approx(fittingMass_kg(hanger) - inLead * d.bores[0].plugDensity_kg_m3 -
                  inFiller * d.bores[0].fillerDensity_kg_m3)
               .margin(2e-6));
-    CHECK(findingOf(after, "cut.meets_cut") == std::nullopt);  // it is meant to stand in the lead
+    CHECK(findingOf(after, "cut.meets_cut") == std::nullopt);
+    CHECK(findingOf(after, "wall.run_together") ==
+          std::nullopt);  // it is meant to stand in the lead
 }
 
 TEST_CASE("the through-wire: cut length by hand, bends in order, mass by length") {
@@ -294,7 +296,7 @@ TEST_CASE("a clash is refused, placed, and cured by moving the cheaper of the tw
     Design d = demoDesign();
     d.bores[1].x_m = d.bores[0].x_m + 0.002;
     const Derived e = evaluated(d);
-    const auto clash = findingOf(e, "bore.meets_bore");
+    const auto clash = findingOf(e, "wall.run_together");
     REQUIRE(clash != std::nullopt);
     CHECK(clash->severity == Severity::Error);
     REQUIRE(clash->place_m.has_value());
@@ -304,6 +306,7 @@ TEST_CASE("a clash is refused, placed, and cured by moving the cheaper of the tw
     CHECK(clash->edits[0].code == "edit.move_bore");
     const Result<Design> cured = withEdit(d, clash->edits[0]);
     REQUIRE(cured.ok());
+    CHECK(findingOf(evaluated(*cured), "wall.run_together") == std::nullopt);
     CHECK(findingOf(evaluated(*cured), "bore.meets_bore") == std::nullopt);
     CHECK(planLead(*cured).ok());
     // A bore against an eye socket: the bore moves, it is the cheaper.

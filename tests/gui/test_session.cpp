@@ -44,7 +44,8 @@ TEST_CASE("a stream of edits is followed while it runs, and the newest wins") {
     quint64 revision = 0;
     int shownDuring = 0;
     // Edits keep coming, faster than they are reckoned, until six results were shown among them:
-    // a reckoning that each edit stopped would show none, however long the drag or slow the machine.
+    // a reckoning that each edit stopped would show none, however long the drag or slow the
+    // machine.
     for (int i = 0; i < 4000 && (i < 60 || shownDuring <= 5); ++i) {
         d.lip.angle_rad = (15 + 0.2 * (i % 60)) * kDegree;
         evaluator.request(++revision, std::make_shared<const Design>(d));

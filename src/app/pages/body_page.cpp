@@ -188,8 +188,9 @@ Form* faceForm(Workbench& bench, bool nose) {
         form->enableLastWhen(present);
     }
     if (nose) {
-        form->note(tr("Measured on the axis and from it. Under 90° it looks up and forward and "
-                      "dives, as a lip would."));
+        form->note(
+            tr("Measured on the axis and from it. Under 90° it looks up and forward and "
+               "dives, as a lip would."));
     }
     return form;
 }

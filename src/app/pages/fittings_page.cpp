@@ -17,9 +17,10 @@ static QString tr(const char* text) {
 namespace {
 
 const QStringList& kindNames() {
-    static const QStringList names{tr("treble"),      tr("split ring"),   tr("screw eye"),
-                                   tr("twisted eye"), tr("glass eye"),    tr("other"),
-                                   tr("sheet fin"),   tr("bristle tail"), tr("soft tail"),   tr("single hook"), tr("hanger in lead")};
+    static const QStringList names{tr("treble"),      tr("split ring"),    tr("screw eye"),
+                                   tr("twisted eye"), tr("glass eye"),     tr("other"),
+                                   tr("sheet fin"),   tr("bristle tail"),  tr("soft tail"),
+                                   tr("single hook"), tr("hanger in lead")};
     return names;
 }
 

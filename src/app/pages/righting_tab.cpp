@@ -56,8 +56,8 @@ class RightingTab : public BesidePage {
         const double unit = metric ? kMillimetre : kInch;
         plot_->clearGraphs();
         plot_->clearItems();
-        dressPlot(*plot_, tr("lean, degrees"), metric ? tr("righting arm, mm")
-                                                      : tr("righting arm, in"));
+        dressPlot(*plot_, tr("lean, degrees"),
+                  metric ? tr("righting arm, mm") : tr("righting arm, in"));
         QVector<double> x, y;
         for (size_t i = 0; i < curve.roll_rad.size(); ++i) {
             x << curve.roll_rad[i] / kDegree;
@@ -109,9 +109,9 @@ class RightingTab : public BesidePage {
             for (size_t i = 1; i < curve.zeros_rad.size(); i += 2) {
                 stays = curve.zeros_rad[i];
             }
-            lines << (stays > 0 ? tr("▲ Knocked further it rolls over and stays at %1.")
-                                      .arg(angle(stays))
-                                : tr("▲ Knocked further it rolls over and floats belly up."));
+            lines << (stays > 0
+                          ? tr("▲ Knocked further it rolls over and stays at %1.").arg(angle(stays))
+                          : tr("▲ Knocked further it rolls over and floats belly up."));
         }
         if (d.attitudes.empty()) {
             lines << tr("Under water it hangs with its weight %1 below its lift.")
@@ -122,9 +122,10 @@ class RightingTab : public BesidePage {
             lines << tr("It stands straight: nothing pulls it to one side.");
             return lines;
         }
-        lines << QString() << tr("It leans %1 to %2 because of:")
-                                  .arg(angle(std::abs(d.roll_rad)),
-                                       d.roll_rad > 0 ? tr("starboard") : tr("port"));
+        lines << QString()
+              << tr("It leans %1 to %2 because of:")
+                     .arg(angle(std::abs(d.roll_rad)),
+                          d.roll_rad > 0 ? tr("starboard") : tr("port"));
         for (size_t i = 0; i < std::min(kMostShares, shares.size()); ++i) {
             const LeanShare& s = shares[i];
             lines << tr("  %1: %2 to %3, %4 of lean")

@@ -61,7 +61,8 @@ class SchoolTab : public BesidePage {
                 next.tank.correction = inferred_->correction;
                 next.tank.correction.applied = true;
                 this->bench().document.endGesture();
-                this->bench().document.submit(std::move(next), tr("Take over what the tank showed"));
+                this->bench().document.submit(std::move(next),
+                                              tr("Take over what the tank showed"));
             }
         });
         connect(drop_, &QPushButton::clicked, this, [this] {
@@ -80,9 +81,10 @@ class SchoolTab : public BesidePage {
         const DesignPtr design = results.design;
         if (design->tank.readings.empty()) {
             inferred_.reset();
-            show(tr("Enter one thing you saw in the tank: how much of the back is out, what had to "
-                    "be taped on to make it level or hang still, how long it took to sink, how it "
-                    "leans. One reading tells something; several tell it from each other."));
+            show(
+                tr("Enter one thing you saw in the tank: how much of the back is out, what had to "
+                   "be taped on to make it level or hang still, how long it took to sink, how it "
+                   "leans. One reading tells something; several tell it from each other."));
             return {};
         }
         return [this, design](std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
@@ -104,16 +106,20 @@ class SchoolTab : public BesidePage {
 
   private:
     QWidget* readingTable() {
-        static const QStringList kinds{tr("back out of the water"), tr("level with lead taped on"),
-                                       tr("hangs still with lead taped on"), tr("timed way"),
-                                       tr("leans (port up +)"), tr("nose up +"),
+        static const QStringList kinds{tr("back out of the water"),
+                                       tr("level with lead taped on"),
+                                       tr("hangs still with lead taped on"),
+                                       tr("timed way"),
+                                       tr("leans (port up +)"),
+                                       tr("nose up +"),
                                        tr("weighs")};
         static const QStringList stages{tr("finished"), tr("before paint")};
         Workbench& b = bench();
         std::vector<RecordColumn> columns;
         columns.push_back(flagColumn(tr("Use"), "use", readingAt, &TankReading::use));
         columns.push_back(choiceColumn(tr("Seen"), "kind", readingAt, &TankReading::kind, kinds));
-        columns.push_back(choiceColumn(tr("Bait"), "stage", readingAt, &TankReading::stage, stages));
+        columns.push_back(
+            choiceColumn(tr("Bait"), "stage", readingAt, &TankReading::stage, stages));
         auto number = [&columns](const QString& title, const char* field, Quantity q,
                                  std::initializer_list<ReadingKind> kindsFor) {
             const std::vector<ReadingKind> list(kindsFor);
@@ -203,11 +209,11 @@ class SchoolTab : public BesidePage {
         row(tr("weight, up"), Quantity::Length, t.gravityZ_m);
         row(tr("lift, from the nose"), Quantity::Length, t.buoyancyX_m);
         for (const ReadingFit& fit : t.fits) {
-            rows << QStringList{tr("reading %1").arg(fit.reading + 1),
-                                fit.reckoned ? bench().text(fit.quantity, fit.before)
-                                             : tr("does not"),
-                                bench().text(fit.quantity, fit.after),
-                                tr("seen %1").arg(bench().text(fit.quantity, fit.seen))};
+            rows << QStringList{
+                tr("reading %1").arg(fit.reading + 1),
+                fit.reckoned ? bench().text(fit.quantity, fit.before) : tr("does not"),
+                bench().text(fit.quantity, fit.after),
+                tr("seen %1").arg(bench().text(fit.quantity, fit.seen))};
         }
         setRows(*table_, {tr("Of the bait"), tr("Drawn"), tr("By the tank"), tr("±")}, rows);
         QStringList lines;
@@ -226,11 +232,10 @@ class SchoolTab : public BesidePage {
         constexpr double kNothing_kg_m = 3e-6;
         const QString add = bench().text(Quantity::Mass, std::abs(t.addMass_kg));
         if (std::abs(t.addMass_kg) > kNothing_kg && t.addInBody) {
-            return t.addMass_kg > 0
-                       ? tr("To sit as wanted: add %1 at %2 from the nose.")
-                             .arg(add, bench().text(Quantity::Length, t.addX_m))
-                       : tr("To sit as wanted: drill out %1 at %2 from the nose.")
-                             .arg(add, bench().text(Quantity::Length, t.addX_m));
+            return t.addMass_kg > 0 ? tr("To sit as wanted: add %1 at %2 from the nose.")
+                                          .arg(add, bench().text(Quantity::Length, t.addX_m))
+                                    : tr("To sit as wanted: drill out %1 at %2 from the nose.")
+                                          .arg(add, bench().text(Quantity::Length, t.addX_m));
         }
         QString text;
         if (std::abs(t.addMass_kg) > kNothing_kg) {

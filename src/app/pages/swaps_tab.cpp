@@ -101,8 +101,9 @@ class SwapsTab : public BesidePage {
                    : tr("rises %1").arg(bench().text(Quantity::Speed, -set.speed_m_s));
     }
     static QString stateWord(RestState s) {
-        return s == RestState::Floats ? tr("floats") : s == RestState::Sinks ? tr("sinks")
-                                                                             : tr("hangs");
+        return s == RestState::Floats  ? tr("floats")
+               : s == RestState::Sinks ? tr("sinks")
+                                       : tr("hangs");
     }
     QString meets(const HookSet& set) {
         if (set.meetings.empty()) {
@@ -158,13 +159,14 @@ class SwapsTab : public BesidePage {
             lines << tr("Nearest to %1:").arg(bench().text(Quantity::Speed, wanted[w]));
             for (const size_t i : best_sets_[w]) {
                 const HookSet& s = swaps_.sets[i];
-                lines << tr("  %1: %2%3").arg(
-                    names(s), speed(s),
-                    s.meetings.empty() ? QString() : QStringLiteral(", ") + meets(s));
+                lines << tr("  %1: %2%3")
+                             .arg(names(s), speed(s),
+                                  s.meetings.empty() ? QString() : QStringLiteral(", ") + meets(s));
             }
         }
-        lines << QString() << tr("Typical hook masses are ±30 %: weigh yours on the shelf. What is "
-                                 "left to the rate is made with tape or wire.");
+        lines << QString()
+              << tr("Typical hook masses are ±30 %: weigh yours on the shelf. What is "
+                    "left to the rate is made with tape or wire.");
         best_->setText(lines.join(QStringLiteral("\n")));
     }
 

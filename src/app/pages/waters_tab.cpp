@@ -42,9 +42,8 @@ class WatersTab : public BesidePage {
             if (rows.size() < kelvin.size()) {
                 return {};
             }
-            const InWater room =
-                inWater(*design, *derived, design->errors.roomTemperature_K, 0.0,
-                        design->errors.roomTemperature_K);
+            const InWater room = inWater(*design, *derived, design->errors.roomTemperature_K, 0.0,
+                                         design->errors.roomTemperature_K);
             const InWater fished =
                 inWater(*design, *derived, design->brief.temperature_K, design->brief.salinity,
                         design->errors.roomTemperature_K);
@@ -76,7 +75,7 @@ class WatersTab : public BesidePage {
               const InWater& fished) {
         QStringList header{tr("Water")};
         for (const double s : kSalinities) {
-            header << (s == 0       ? tr("fresh")
+            header << (s == 0     ? tr("fresh")
                        : s > 0.03 ? tr("sea, %1").arg(bench().text(Quantity::Salinity, s))
                                   : tr("brackish, %1").arg(bench().text(Quantity::Salinity, s)));
         }

@@ -42,10 +42,9 @@ double Balancer::letIn(const Eigen::Vector3d& from, const Eigen::Vector3d& to, d
             outside += share;
             continue;
         }
-        const auto fill = std::find_if(fills_.begin(), fills_.end(),
-                                       [&at](const Fill& f) {
-                return f.tool.holds(at) && (at - f.tool.mouth_m).dot(f.tool.inward) >= 0;
-            });
+        const auto fill = std::find_if(fills_.begin(), fills_.end(), [&at](const Fill& f) {
+            return f.tool.holds(at) && (at - f.tool.mouth_m).dot(f.tool.inward) >= 0;
+        });
         if (fill == fills_.end()) {
             cutWood(pieceOf(at.x()), share, at);
         } else if (fill->hasItem) {

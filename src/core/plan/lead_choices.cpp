@@ -67,7 +67,7 @@ std::optional<LeadChoice> oneBore(const Design& design, std::stop_token stop) {
         }
         bore.x_m += std::clamp(shift, -0.01, 0.01);
     }
-    Result<LeadChoice> made = planPlugs({"choice.one_bore"}, single);
+    Result<LeadChoice> made = planPlugs({"choice.one_bore", Severity::Note, {}}, single);
     if (!made || made->price.leastWall_m < kLeastWall_m) {
         return std::nullopt;
     }
@@ -192,7 +192,8 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
     if (!d) {
         return d.error();
     }
-    LeadChoice c = choiceFrom({"choice.whole_pieces"}, filled, *d, plan->wantedMass_kg, true);
+    LeadChoice c = choiceFrom({"choice.whole_pieces", Severity::Note, {}}, filled, *d,
+                              plan->wantedMass_kg, true);
     c.exact = chosen->exact;
     return c;
 }
@@ -201,7 +202,7 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
                                             const std::vector<PieceKind>& pieces,
                                             std::stop_token stop) {
     std::vector<LeadChoice> all;
-    Result<LeadChoice> cut = planPlugs({"choice.cut_plugs"}, design);
+    Result<LeadChoice> cut = planPlugs({"choice.cut_plugs", Severity::Note, {}}, design);
     if (!cut) {
         return cut.error();
     }
@@ -223,7 +224,7 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
             bore.plugMaterial = "tungsten alloy";
             bore.plugDensity_kg_m3 = kTungsten_kg_m3;
         }
-        if (Result<LeadChoice> made = planPlugs({"choice.heavier"}, heavy)) {
+        if (Result<LeadChoice> made = planPlugs({"choice.heavier", Severity::Note, {}}, heavy)) {
             all.push_back(std::move(made).value());
         }
     }

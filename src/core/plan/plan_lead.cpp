@@ -214,7 +214,7 @@ std::optional<Error> clashOf(const Design& design, const Derived& d) {
         return Error{"plan.clash",
                      solids[c.a].moveX.empty() ? solids[c.a].path : solids[c.a].moveX,
                      {solids[c.a].name, solids[c.b].name},
-                     {{Quantity::Length, c.wall_m}}};
+                     {{Quantity::Length, std::abs(c.wall_m)}}};
     }
     for (const Finding& f : d.findings) {
         if (f.code == "bore.comes_out") {

@@ -20,8 +20,7 @@ StillWater restInWater(const Derived& d, const ChangedBait& bait) {
     const double full_kg = bait.waterDensity_kg_m3 * bait.volume_m3;
     w.net_kg = full_kg - bait.mass_kg;
     w.spare = w.net_kg / full_kg;
-    const SubmergedAttitude hang =
-        hangUnderWater(bait.centreOfGravity_m, bait.centreOfBuoyancy_m);
+    const SubmergedAttitude hang = hangUnderWater(bait.centreOfGravity_m, bait.centreOfBuoyancy_m);
     w.pitch_rad = hang.pitch_rad;
     w.roll_rad = hang.roll_rad;
     w.attitudeDecided = hang.decided;
