@@ -3,7 +3,7 @@
 
 #include "core/clearance.h"
 #include "core/hydro/righting.h"
-#include "core/plan/lead_choices.h"
+#include "core/plan/lead_mends.h"
 #include "core/tank/doubt.h"
 #include "core/tank/hook_swaps.h"
 #include "core/tank/tank_school.h"
@@ -55,6 +55,20 @@ static void WholeRetrieve(benchmark::State& state) {
     }
 }
 BENCHMARK(WholeRetrieve)->Unit(benchmark::kMillisecond);
+
+// What lets a plan be met whose bores are three tenths too thin: the demo, the two-piece glide
+// bait.
+static void WhatMends(benchmark::State& state) {
+    Design design = state.range(0) == 0 ? demo() : *readDesign(embedded::glide_bait_wade());
+    for (Bore& bore : design.bores) {
+        bore.diameter_m *= 0.7;
+    }
+    const MendShelf shelf = mendShelfOf(starterShelf());
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(leadMends(design, shelf));
+    }
+}
+BENCHMARK(WhatMends)->Arg(0)->Arg(1)->Unit(benchmark::kMillisecond);
 
 static void PlanLead(benchmark::State& state) {
     for (auto _ : state) {

@@ -91,7 +91,8 @@ void paintFin(QPainter& p, const Fitting& f, const Eigen::Vector3d& at, TankView
     };
     p.setPen(inkPen(c.ink, kInner));
     if (f.kind == FittingKind::BristleTail) {
-        for (double k = -0.5; k <= 0.5; k += 0.125) {
+        for (int i = -4; i <= 4; ++i) {
+            const double k = i / 8.0;
             p.drawLine(corner(-half, 0.2 * k * tall), corner(half, 1.4 * k * tall));
         }
         return;
@@ -342,7 +343,8 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
         p.fillPath(body, QBrush(grain, endOn ? Qt::Dense6Pattern : Qt::VerPattern));
     }
     if (wood && design.make.grain == GrainDirection::Along && view != TankView::Front) {
-        for (double k = -0.9; k < 1.0; k += 0.3) {
+        for (int line = -3; line <= 3; ++line) {
+            const double k = line * 0.3;
             QPolygonF fibre;
             for (int i = 0; i <= 24; ++i) {
                 const Section s = d.curves.at(i / 24.0);

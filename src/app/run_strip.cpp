@@ -116,7 +116,8 @@ void RunStrip::paintEvent(QPaintEvent*) {
     p.setPen(QPen(c.ink, 1.4));
     p.drawLine(QPointF(x0, bed), QPointF(x1, bed));
     p.setPen(QPen(c.quiet, 1));
-    for (double x = x0; x < x1 - 4; x += 12) {
+    for (int i = 0; x0 + 12 * i < x1 - 4; ++i) {
+        const double x = x0 + 12 * i;
         p.drawLine(QPointF(x + 8, bed + 1), QPointF(x + 2, bed + 6));
     }
     p.setPen(QPen(c.ink, 2.2));
@@ -155,8 +156,8 @@ void RunStrip::paintEvent(QPaintEvent*) {
     p.drawText(QRectF(2, surface - 9, left - 22, 18), Qt::AlignRight | Qt::AlignVCenter, tr("rod"));
     const bool metric = bench_.bench() == Bench::Metric;
     const double unit = metric ? 1.0 : kFoot;
-    const double every = b.castLength_m / unit > 60 ? 20 : b.castLength_m / unit > 15 ? 5 : 1;
-    for (double tick = every; tick * unit <= b.castLength_m + 1e-9; tick += every) {
+    const int every = b.castLength_m / unit > 60 ? 20 : b.castLength_m / unit > 15 ? 5 : 1;
+    for (int tick = every; tick * unit <= b.castLength_m + 1e-9; tick += every) {
         const double x = x0 + tick * unit * s;
         p.drawLine(QPointF(x, surface - 3), QPointF(x, surface + 3));
         if (surface - 16 > top - 6) {

@@ -110,7 +110,7 @@ ScaleDialog::~ScaleDialog() {
 }
 
 QString ScaleDialog::simulatorProgram() {
-    const QString name = QStringLiteral("wadeline-scale");
+    QString name = QStringLiteral("wadeline-scale");
     const QDir here(QCoreApplication::applicationDirPath());
     for (const char* folder : {".", "../scale", "../../src/scale"}) {
         const QString path = here.absoluteFilePath(QLatin1String(folder) + QLatin1Char('/') + name);

@@ -10,7 +10,7 @@ namespace wl {
 namespace {
 
 constexpr double kMoveStep_m = 0.0005;
-constexpr double kFarthestMove_m = 0.015;
+constexpr int kMostSteps = 30;
 
 // What it costs to move a thing already marked on the blank, least first.
 double moveCost(const Embedded& e) {
@@ -77,7 +77,8 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
         if (moved.moveX.empty() || !field || !field->value) {
             continue;
         }
-        for (double way = kMoveStep_m; way <= kFarthestMove_m; way += kMoveStep_m) {
+        for (int step = 1; step <= kMostSteps; ++step) {
+            const double way = step * kMoveStep_m;
             for (const double sense : {1.0, -1.0}) {
                 const double x =
                     std::round((*field->value + sense * way) / kMoveStep_m) * kMoveStep_m;
@@ -178,7 +179,8 @@ std::vector<Shortening> shorteningsOf(const Embedded& e) {
 std::optional<ProposedEdit> leastShortening(const Joint& joint, const JointCut& cut,
                                             const Embedded& e, const SkinSearch& skin) {
     constexpr double kLeastSize_m = 0.001;
-    for (double off = kMoveStep_m; off <= kFarthestMove_m; off += kMoveStep_m) {
+    for (int step = 1; step <= kMostSteps; ++step) {
+        const double off = step * kMoveStep_m;
         for (const Shortening& s : shorteningsOf(e)) {
             Joint trial = joint;
             trial.*s.measure =

@@ -106,7 +106,8 @@ void checkWire(const Design& design, const Derived& d, std::vector<Finding>& out
         }
     }
     const double length_m = d.curves.length_m();
-    for (double x = 0.06 * length_m; x < 0.95 * length_m; x += 0.02 * length_m) {
+    for (int percent = 6; percent < 95; percent += 2) {
+        const double x = percent * 0.01 * length_m;
         if (!d.curves.contains({x, 0, wire.z_m})) {
             out.push_back({"wire.leaves_body", Severity::Warning, "/through_wire/z", {length(x)}});
             break;

@@ -245,6 +245,20 @@ bool weighTogether(ShelfEntry& entry, int pieces, double total_kg) {
     return true;
 }
 
+MendShelf mendShelfOf(const Shelf& shelf) {
+    MendShelf mending;
+    for (const ShelfMaterial& m : shelf.stock) {
+        mending.stocks.push_back(
+            {m.name, m.density_kg_m3, 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3});
+    }
+    for (const auto& row : shelf.fittings) {
+        if (isHook(row.item.kind)) {
+            mending.hooks.push_back(row.item);
+        }
+    }
+    return mending;
+}
+
 std::vector<ShelfEntry> usedUp(const std::vector<ShelfEntry>& entries, const Design& design) {
     std::vector<ShelfEntry> changed;
     for (ShelfEntry e : entries) {

@@ -11,6 +11,7 @@
 
 #include "core/base/result.h"
 #include "core/design/design.h"
+#include "core/plan/lead_mends.h"
 #include "core/plan/lead_pieces.h"
 
 namespace wl {
@@ -132,6 +133,9 @@ Shelf arrangeShelf(const std::vector<ShelfEntry>& entries);
 /// A mass measured on several: `pieces` together weigh `total_kg`. Rods and wires keep their own
 /// length. False (nothing changed) unless both are over 0.
 bool weighTogether(ShelfEntry& entry, int pieces, double total_kg);
+
+/// The stocks and hooks a plan that cannot be met is mended with.
+MendShelf mendShelfOf(const Shelf& shelf);
 
 /// The counted entries whose pieces lie in the design's bores, with those taken off what is left
 /// (never under 0). Entries that are not counted are left out.

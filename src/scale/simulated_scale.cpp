@@ -78,9 +78,7 @@ bool obey(Scale& scale, const std::string& line) {
     return word != "quit";
 }
 
-}  // namespace
-
-int main(int argc, char** argv) {
+int practise(int argc, char** argv) {
     CLI::App app{"A bench scale to practise with, on a pseudo-terminal"};
     Scale scale;
     int every_ms = 100;
@@ -154,4 +152,15 @@ int main(int argc, char** argv) {
         unlink(link.c_str());
     }
     return 0;
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    try {
+        return practise(argc, argv);
+    } catch (const std::exception& e) {
+        std::fprintf(stderr, "%s\n", e.what());
+        return 2;
+    }
 }

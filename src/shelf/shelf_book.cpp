@@ -287,7 +287,7 @@ std::optional<Error> ShelfBook::merge(const std::vector<ShelfEntry>& entries) {
 
 std::string ShelfBook::freeName(ShelfKind kind, const std::string& wanted) const {
     for (int i = 1;; ++i) {
-        const std::string name = i == 1 ? wanted : wanted + " " + std::to_string(i);
+        std::string name = i == 1 ? wanted : wanted + " " + std::to_string(i);
         if (std::none_of(entries_.begin(), entries_.end(),
                          [&](const ShelfEntry& e) { return e.kind == kind && e.name == name; })) {
             return name;

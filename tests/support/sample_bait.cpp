@@ -96,4 +96,13 @@ Derived evaluated(const Design& design) {
     return *derived;
 }
 
+std::optional<Finding> findingOf(const Derived& d, const std::string& code) {
+    for (const Finding& f : d.findings) {
+        if (f.code == code) {
+            return f;
+        }
+    }
+    return std::nullopt;
+}
+
 }  // namespace wl::test

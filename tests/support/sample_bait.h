@@ -2,6 +2,8 @@
 #pragma once
 
 #include <functional>
+#include <optional>
+#include <string>
 #include <string_view>
 
 #include "core/evaluate.h"
@@ -29,6 +31,9 @@ Design demoNamed(std::string_view name);
 
 /// The demo trimmed to hang still.
 Design suspender();
+
+/// The first finding of that code.
+std::optional<Finding> findingOf(const Derived& derived, const std::string& code);
 
 /// Evaluates or fails the test with the error's code.
 Derived evaluated(const Design& design);

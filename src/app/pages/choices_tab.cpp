@@ -5,24 +5,10 @@
 #include "app/plain_table.h"
 #include "app/theme.h"
 #include "core/base/units.h"
-#include "core/plan/lead_mends.h"
+#include "io/shelf.h"
 
 namespace wl {
 namespace {
-
-MendShelf mendShelfOf(const Shelf& shelf) {
-    MendShelf mending;
-    for (const ShelfMaterial& m : shelf.stock) {
-        mending.stocks.push_back(
-            {m.name, m.density_kg_m3, 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3});
-    }
-    for (const auto& row : shelf.fittings) {
-        if (isHook(row.item.kind)) {
-            mending.hooks.push_back(row.item);
-        }
-    }
-    return mending;
-}
 
 class ChoicesTab : public BesidePage {
     Q_DECLARE_TR_FUNCTIONS(ChoicesTab)

@@ -35,6 +35,7 @@ class WatersTab : public BesidePage {
         return [this, derived, design](std::stop_token stop,
                                        const Beside::Progress&) -> Beside::Finish {
             std::vector<double> kelvin;
+            kelvin.reserve(std::size(kTemperatures_degC));
             for (const double t : kTemperatures_degC) {
                 kelvin.push_back(t + kZeroCelsius_K);
             }

@@ -184,7 +184,9 @@ double faceHalfWidth(const BodyCurves& curves, const FaceAcross& face) {
         return 0.0;
     }
     // The first leaving of the body, not a re-entry far off: march, then close in.
-    for (double y = 5e-4; y < high; y += 5e-4) {
+    constexpr double kMarch_m = 5e-4;
+    for (int step = 1; step * kMarch_m < high; ++step) {
+        const double y = step * kMarch_m;
         if (miss(y) >= 0) {
             high = y;
             break;

@@ -99,9 +99,10 @@ class Search {
     void bores(const char* code, const char* codeOfAll, double most_m, Least least, Change change) {
         std::optional<LeadChoice> best;
         for (size_t j = 0; j < design_.bores.size(); ++j) {
-            const double first = std::max(1.0, std::floor(least(j) / kStep_m)) * kStep_m;
-            const double last = std::min(most_m, first + kSearched_m);
-            for (double way = first; way < last && !stop_.stop_requested(); way += kStep_m) {
+            const int first = std::max(1, int(std::min(1e4, least(j) / kStep_m)));
+            const double last_m = std::min(most_m, first * kStep_m + kSearched_m);
+            for (int step = first; step * kStep_m < last_m && !stop_.stop_requested(); ++step) {
+                const double way = step * kStep_m;
                 Design changed = design_;
                 Bore& bore = changed.bores[j];
                 const std::optional<double> measure = change(j, way, bore);
@@ -115,9 +116,9 @@ class Search {
                 }
             }
         }
-        for (double way = kStep_m; way < std::min(most_m, kSearched_m) && !best &&
-                                   design_.bores.size() > 1 && !stop_.stop_requested();
-             way += kStep_m) {
+        const double last_m = design_.bores.size() > 1 ? std::min(most_m, kSearched_m) : 0.0;
+        for (int step = 1; step * kStep_m < last_m && !best && !stop_.stop_requested(); ++step) {
+            const double way = step * kStep_m;
             Design changed = design_;
             std::string names;
             bool goes = true;

@@ -72,6 +72,7 @@ std::vector<Filling> thinned(std::vector<Filling> all, bool& exact) {
         }
         if (kept.size() <= kMostFillings) {
             std::vector<Filling> out;
+            out.reserve(kept.size());
             for (auto& [key, f] : kept) {
                 out.push_back(std::move(f));
             }

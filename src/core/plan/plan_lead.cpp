@@ -221,10 +221,13 @@ std::optional<Error> clashOf(const Design& design, const Derived& d) {
             return Error{"plan.comes_out", f.path, f.words, f.values};
         }
     }
-    std::vector<Finding> walls;
+    std::vector<Finding> walls = d.findings;
     checkSkinWalls(design, d, walls);
     for (const Finding& f : walls) {
-        if (f.severity == Severity::Error) {
+        const bool wall = f.code.starts_with("wall.") || f.code == "joint.pin_out" ||
+                          f.code == "joint.pin_too_long" || f.code == "joint.pocket_wall" ||
+                          f.code == "bore.thin_beside" || f.code == "feature.comes_out";
+        if (wall && f.severity == Severity::Error) {
             return Error{"plan.through_skin", f.path, f.words, f.values};
         }
     }

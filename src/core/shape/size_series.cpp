@@ -29,7 +29,8 @@ Eigen::Vector3d scaledPlace(const Fitting& f, const Body& body, double k) {
     }
     const auto [from, to] = stemEnds(f, 1.0);
     const Eigen::Vector3d into = stemDirection(f);
-    for (double u = 0; u < f.shank_m; u += kStep_m) {
+    for (int step = 0; step * kStep_m < f.shank_m; ++step) {
+        const double u = step * kStep_m;
         const Eigen::Vector3d skin = from + u * into;
         if (curves->contains(skin)) {
             return k * skin - (skin - at);

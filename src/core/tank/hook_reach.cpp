@@ -79,6 +79,7 @@ std::vector<HookMeeting> hookMeetings(const Design& design, const std::vector<si
 std::vector<HookMeeting> hookMeetings(const Design& design) {
     const std::vector<size_t> hooks = hooksOf(design);
     std::vector<double> lengths;
+    lengths.reserve(hooks.size());
     for (const size_t i : hooks) {
         lengths.push_back(design.fittings[i].size_m);
     }
