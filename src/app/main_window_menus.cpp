@@ -138,6 +138,7 @@ void MainWindow::buildMenus() {
                 tr("Ctrl+1 … Ctrl+0, Ctrl+Shift+1: the steps of the order of work\n"
                    "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
                    "Alt+1 … Alt+5: side, top, front, solid, swing; Alt+6: pieces apart\n"
+                   "In the solid: arrows turn, Page Up and Down cut, M cuts at the next mark\n"
                    "Up and Down in a field: one bench step, Shift for ten\n"
                    "F7: the shelf;  F8: plan the lead\n"
                    "F9: what lies on the scale into this mass;  Shift+F9: the scale\n"

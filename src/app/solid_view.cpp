@@ -247,9 +247,8 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
     p.drawText(
         QRectF(10, height() - 20, width() - 20, 18), Qt::AlignLeft | Qt::AlignVCenter,
         placeMarks_.findings().empty()
-            ? tr("drag or arrows turn, wheel or + − zoom, Page Up and Down move the section")
-            : tr("drag or arrows turn, wheel or + − zoom, Page Up and Down move the section, "
-                 "M cuts at the next mark"));
+            ? tr("drag or arrows turn, wheel or + − zoom, Page Up and Down cut")
+            : tr("drag or arrows turn, wheel or + − zoom, Page Up and Down cut, M cuts at a mark"));
     if (hasFocus()) {
         p.setPen(QPen(c.water, 1));
         p.setBrush(Qt::NoBrush);

@@ -34,6 +34,7 @@ class ChoicesTab : public BesidePage {
             new QLabel(tr("Whole pieces come from the shelf; what is counted there is "
                           "kept to."));
         hint->setProperty("role", "quiet");
+        hint->setWordWrap(true);
         top->addWidget(hint, 1);
         content()->addLayout(top);
         content()->addWidget(table_, 3);
@@ -72,6 +73,9 @@ class ChoicesTab : public BesidePage {
                     choices.push_back(std::move(mend));
                 }
             }
+            std::stable_sort(
+                choices.begin(), choices.end(),
+                [](const LeadChoice& a, const LeadChoice& b) { return a.met && !b.met; });
             if (stop.stop_requested()) {
                 return {};
             }
