@@ -294,16 +294,34 @@ TEST_CASE("when a plan cannot be met, the smallest change of each kind that mend
         }
         CHECK(back == thin);
     }
-    // A step less would not have done.
-    const LeadChoice* wider = of(mends, "mend.bore_wider");
-    REQUIRE(wider != nullptr);
-    Design less = thin;
-    for (size_t i = 0; i < less.bores.size(); ++i) {
-        if (wider->design.bores[i].diameter_m > thin.bores[i].diameter_m + 1e-9) {
-            less.bores[i].diameter_m = wider->design.bores[i].diameter_m - 0.0005;
+    // The smallest of its kind is the smallest of every bore and every step tried one by one.
+    auto leastByTrial = [&](const Design& from, double Bore::*measure, double sense, double most) {
+        for (int step = 1; step * 0.0005 < most; ++step) {
+            for (size_t i = 0; i < from.bores.size(); ++i) {
+                Design changed = from;
+                changed.bores[i].*measure += sense * step * 0.0005;
+                const Result<LeadPlan> plan = planLead(changed);
+                if (plan.ok() && plan->findings.empty() && meets(plan->design)) {
+                    return step * 0.0005;
+                }
+            }
         }
+        return 0.0;
+    };
+    auto changeOf = [](const Design& from, const LeadChoice& c, double Bore::*measure) {
+        double change = 0;
+        for (size_t i = 0; i < from.bores.size(); ++i) {
+            change += std::abs(c.design.bores[i].*measure - from.bores[i].*measure);
+        }
+        return change;
+    };
+    for (const auto& [code, measure] :
+         {std::pair{"mend.bore_wider", &Bore::diameter_m}, {"mend.bore_deeper", &Bore::depth_m}}) {
+        INFO(code);
+        REQUIRE(of(mends, code) != nullptr);
+        CHECK(changeOf(thin, *of(mends, code), measure) ==
+              Approx(leastByTrial(thin, measure, 1.0, 0.006)).margin(1e-9));
     }
-    CHECK_FALSE(planLead(less)->findings.empty());
     const LeadChoice* stock = of(mends, "mend.stock");
     REQUIRE(stock != nullptr);
     CHECK(stock->change.words[0] == "middling stock");
@@ -342,6 +360,7 @@ TEST_CASE("when a plan cannot be met, the smallest change of each kind that mend
     CHECK(meets(moved->design));
     CHECK(moved->price.moved_m > 0);
     CHECK(moved->design.bores[0].x_m < tailHeavy.bores[0].x_m);
+    CHECK(moved->price.moved_m == Approx(leastByTrial(tailHeavy, &Bore::x_m, -1.0, 0.01)));
 
     // Out of reach of any one change: the nearest is shown as what it is.
     Design never = thin;

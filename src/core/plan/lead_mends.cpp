@@ -65,12 +65,13 @@ class Search {
         choice.met = choice.met &&
                      std::all_of(choice.findings.begin(), choice.findings.end(),
                                  [](const Finding& f) { return f.severity == Severity::Note; });
-        if (choice.met) {
+        const bool met = choice.met;
+        if (met) {
             best = std::move(choice);
         } else if (!nearest_ || missOf(choice) < missOf(*nearest_)) {
             nearest_ = std::move(choice);
         }
-        return best.has_value();
+        return met;
     }
 
     void keep(std::optional<LeadChoice>& best) {
@@ -94,7 +95,7 @@ class Search {
 
     // The least change of any one bore, in steps of the bench; where none does it alone, of all
     // together. `change` makes it on a bore and gives the measure to set, or nothing when it goes
-    // no further; `least(j)` is the way below which the missing mass cannot be held.
+    // no further; `least(j)` is the way below which what is missing cannot be made up.
     template <class Change, class Least>
     void bores(const char* code, const char* codeOfAll, double most_m, Least least, Change change) {
         std::optional<LeadChoice> best;
@@ -175,7 +176,11 @@ class Search {
     void boresMoved() {
         const double sense = plan_.missingMoment_kg_m > 0 ? 1.0 : -1.0;
         bores(
-            "mend.bore_moved", "mend.bore_moved_all", kFarthest_m, [](size_t) { return 0.0; },
+            "mend.bore_moved", "mend.bore_moved_all", kFarthest_m,
+            [&](size_t j) {
+                const double most_kg = swap_kg_m3(j) * area(j) * design_.bores[j].depth_m;
+                return std::abs(plan_.missingMoment_kg_m) / most_kg;
+            },
             [&](size_t, double way, Bore& bore) {
                 bore.x_m = onGrid(bore.x_m + sense * way);
                 const bool on = bore.x_m > 0 && bore.x_m < now_.curves.length_m();
@@ -276,6 +281,16 @@ class Search {
         keep(best);
     }
 
+    // What a hook weighs more is lead less, and that lies here.
+    double leadCentre_m() const {
+        double mass = 0, moment = 0;
+        for (size_t j = 0; j < plan_.plugMasses_kg.size(); ++j) {
+            mass += plan_.plugMasses_kg[j];
+            moment += plan_.plugMasses_kg[j] * design_.bores[j].x_m;
+        }
+        return mass > 0 ? moment / mass : now_.mass.centreOfBuoyancy_m.x();
+    }
+
     struct HookTry {
         size_t front, rear;
         double change_kg;  // put on and taken off, together
@@ -285,6 +300,7 @@ class Search {
         std::vector<HookTry> tries;
         const std::vector<Fitting>& hooks = shelf_.hooks;
         const size_t meetNow = hookMeetings(design_).size();
+        const double lead_m = leadCentre_m();
         for (size_t front = 0; front < hooks.size(); ++front) {
             for (size_t rear = 0; rear < hooks.size(); ++rear) {
                 if (places.size() == 1 && rear != front) {
@@ -298,7 +314,7 @@ class Search {
                     const double by =
                         (old.mirrored ? 2 : 1) * (fittingMass_kg(now) - fittingMass_kg(old));
                     mass += by;
-                    moment += by * fittingPlace(design_, old).x();
+                    moment += by * (fittingPlace(design_, old).x() - lead_m);
                     change += std::abs(by);
                     lengths.push_back(now.size_m);
                 }
