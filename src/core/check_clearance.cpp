@@ -63,6 +63,49 @@ Finding placed(Finding f, const Eigen::Vector3d& at) {
     return f;
 }
 
+// Smallest move along the bait of what `moved` belongs to that keeps it in the body and clear of
+// everything else let in, and that `also(x, shift)` accepts.
+template <class Also>
+std::optional<ProposedEdit> leastMove(const Design& design, const Derived& d,
+                                      const std::vector<Embedded>& solids, const Embedded& moved,
+                                      Also also) {
+    const auto field = findField(design, moved.moveX);
+    if (moved.moveX.empty() || !field || !field->value) {
+        return std::nullopt;
+    }
+    for (int step = 1; step <= kMostSteps; ++step) {
+        for (const double sense : {1.0, -1.0}) {
+            const double way = sense * step * kMoveStep_m;
+            const double x = std::round((*field->value + way) / kMoveStep_m) * kMoveStep_m;
+            const double shift = x - *field->value;
+            bool clear = true;
+            for (const Embedded& part : solids) {
+                if (part.path != moved.path) {
+                    continue;
+                }
+                Embedded trial = part;
+                trial.tool.mouth_m.x() += shift;
+                const Eigen::Vector3d bottom =
+                    trial.tool.mouth_m + trial.tool.depth_m * trial.tool.inward;
+                clear = clear && d.curves.contains(bottom);
+                for (const Embedded& other : solids) {
+                    clear = clear && (other.path == moved.path ||
+                                      wallBetweenSolids(trial, other) >= kLeastWall_m);
+                }
+            }
+            if (clear && also(x, shift)) {
+                return ProposedEdit{
+                    moveCode(moved), {{moved.moveX, x}}, {{Quantity::Length, x}}, {moved.name}};
+            }
+        }
+    }
+    return std::nullopt;
+}
+
+size_t indexIn(const std::string& path) {
+    return std::stoul(path.substr(path.rfind('/') + 1));
+}
+
 }  // namespace
 
 std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
@@ -73,44 +116,17 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
     }
     for (const size_t index : order) {
         const Embedded& moved = solids[index];
-        const auto field = findField(design, moved.moveX);
-        if (moved.moveX.empty() || !field || !field->value) {
-            continue;
-        }
-        for (int step = 1; step <= kMostSteps; ++step) {
-            const double way = step * kMoveStep_m;
-            for (const double sense : {1.0, -1.0}) {
-                const double x =
-                    std::round((*field->value + sense * way) / kMoveStep_m) * kMoveStep_m;
-                const double shift = x - *field->value;
-                bool clear = true;
-                for (const Embedded& part : solids) {
-                    if (part.path != moved.path) {
-                        continue;
-                    }
-                    Embedded trial = part;
-                    trial.tool.mouth_m.x() += shift;
-                    const Eigen::Vector3d bottom =
-                        trial.tool.mouth_m + trial.tool.depth_m * trial.tool.inward;
-                    clear = clear && d.curves.contains(bottom);
-                    for (const Embedded& other : solids) {
-                        clear = clear && (other.path == moved.path ||
-                                          wallBetweenSolids(trial, other) >= kLeastWall_m);
-                    }
-                }
-                if (clear && moved.kind == Embedded::Kind::Bore) {
-                    Bore bore = design.bores[size_t(
-                        std::stoul(moved.path.substr(moved.path.rfind('/') + 1)))];
-                    bore.x_m = x;
-                    const BoreGeometry g = measureBore(d.curves, bore);
-                    clear =
-                        g.entersBody && std::min(g.wallBeyond_m, g.wallBeside_m) >= kLeastWall_m;
-                }
-                if (clear) {
-                    return ProposedEdit{
-                        moveCode(moved), {{moved.moveX, x}}, {{Quantity::Length, x}}, {moved.name}};
-                }
+        const auto edit = leastMove(design, d, solids, moved, [&](double x, double) {
+            if (moved.kind != Embedded::Kind::Bore) {
+                return true;
             }
+            Bore bore = design.bores[indexIn(moved.path)];
+            bore.x_m = x;
+            const BoreGeometry g = measureBore(d.curves, bore);
+            return g.entersBody && std::min(g.wallBeyond_m, g.wallBeside_m) >= kLeastWall_m;
+        });
+        if (edit) {
+            return edit;
         }
     }
     return std::nullopt;
@@ -201,6 +217,35 @@ std::optional<ProposedEdit> leastShortening(const Joint& joint, const JointCut& 
     return std::nullopt;
 }
 
+// The least move away from the skin; tried on the bait as it would then be, since what comes in
+// from the skin moves up and down with it.
+std::optional<ProposedEdit> leastMoveInside(const Design& design, const Derived& d,
+                                            const std::vector<Embedded>& solids, const Embedded& e,
+                                            const SkinSearch& skin) {
+    auto thick = [&](const Embedded& part) {
+        const SkinWall wall = wallToSkin(part, skin, 2 * kLeastWall_m);
+        return !wall.known || wall.wall_m >= kLeastWall_m;
+    };
+    return leastMove(design, d, solids, e, [&](double x, double shift) {
+        for (const Embedded& part : solids) {
+            Embedded trial = part;
+            trial.tool.mouth_m.x() += shift;
+            if (part.path == e.path && !thick(trial)) {
+                return false;
+            }
+        }
+        const Result<Design> edited = withEdit(design, {"", {{e.moveX, x}}});
+        const Result<Derived> then = edited ? evaluate(*edited) : Result<Derived>(edited.error());
+        if (!then) {
+            return false;
+        }
+        const std::vector<Embedded> after = embeddedIn(*edited, *then);
+        return std::all_of(after.begin(), after.end(), [&](const Embedded& part) {
+            return part.path != e.path || (part.piece == e.piece && thick(part));
+        });
+    });
+}
+
 Finding thinWall(const Embedded& e, const SkinWall& wall) {
     using Kind = Embedded::Kind;
     const bool out = wall.wall_m <= 0;
@@ -218,7 +263,8 @@ Finding thinWall(const Embedded& e, const SkinWall& wall) {
 
 }  // namespace
 
-void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>& out) {
+void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>& out,
+                    bool withCures) {
     using Kind = Embedded::Kind;
     const std::vector<Embedded> solids = embeddedIn(design, d);
     std::vector<std::unique_ptr<SkinSearch>> skins(d.parts.size());
@@ -242,11 +288,15 @@ void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>
         }
         done.emplace_back(e.path, e.kind);
         Finding f = thinWall(e, wall);
-        if (ofJoint) {
-            const size_t index = std::stoul(e.path.substr(e.path.rfind('/') + 1));
+        if (ofJoint && withCures) {
+            const size_t index = indexIn(e.path);
             if (const auto edit =
                     leastShortening(design.joints[index], d.joints[index], e, *skin)) {
                 f.path = edit->changes.front().path;
+                f.edits.push_back(*edit);
+            }
+        } else if (withCures) {
+            if (const auto edit = leastMoveInside(design, d, solids, e, *skin)) {
                 f.edits.push_back(*edit);
             }
         }

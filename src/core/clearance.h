@@ -92,9 +92,11 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& de
 /// the smallest move of the cheapest of the two that clears it.
 void checkClashes(const Design& design, const Derived& derived, std::vector<Finding>& out);
 
-/// Findings for solids against the skin, pins and pockets with the least shortening that mends
-/// them. Takes some milliseconds: not part of evaluate. Walls that already have a finding in
-/// `derived` are passed over.
-void checkSkinWalls(const Design& design, const Derived& derived, std::vector<Finding>& out);
+/// Findings for solids against the skin. `withCures`: with the least move along the bait that mends
+/// it, or the least shortening of a pin or pocket; some milliseconds more where there is one. Takes
+/// some milliseconds: not part of evaluate. Walls that already have a finding in `derived` are
+/// passed over.
+void checkSkinWalls(const Design& design, const Derived& derived, std::vector<Finding>& out,
+                    bool withCures = true);
 
 }  // namespace wl

@@ -113,6 +113,20 @@ TEST_CASE("a rattle or a stem too near the skin is told with its place") {
     CHECK(out[0].path == "/chambers/0/x");
     REQUIRE(out[0].place_m);
     CHECK(std::abs((*out[0].place_m)[1]) > 0.8 * half);
+    // Farther aft the body narrows: the move offered goes forward, and leaves the wall.
+    d.chambers[0].x_m = 0.058;
+    d.chambers[0].length_m = 2 * (evaluated(d).curves.atX(0.058).halfWidth_m - 0.0004);
+    out.clear();
+    checkSkinWalls(d, evaluated(d), out);
+    REQUIRE(out.size() == 1);
+    REQUIRE(out[0].edits.size() == 1);
+    CHECK(out[0].edits[0].code == "edit.move_chamber");
+    CHECK(*out[0].edits[0].changes[0].value < 0.058);
+    const Result<Design> moved = withEdit(d, out[0].edits[0]);
+    REQUIRE(moved.ok());
+    out.clear();
+    checkSkinWalls(*moved, evaluated(*moved), out);
+    CHECK(out.empty());
 }
 
 TEST_CASE("no lead is planned into a bait that cannot be cut as drawn, whatever comes out") {

@@ -222,7 +222,7 @@ std::optional<Error> clashOf(const Design& design, const Derived& d) {
         }
     }
     std::vector<Finding> walls = d.findings;
-    checkSkinWalls(design, d, walls);
+    checkSkinWalls(design, d, walls, false);
     for (const Finding& f : walls) {
         const bool wall = f.code.starts_with("wall.") || f.code == "joint.pin_out" ||
                           f.code == "joint.pin_too_long" || f.code == "joint.pocket_wall" ||
