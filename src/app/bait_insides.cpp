@@ -7,10 +7,6 @@ namespace {
 
 constexpr int kMostBalls = 40;
 
-QPen pen(const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) {
-    return QPen(colour, width, style, Qt::RoundCap, Qt::RoundJoin);
-}
-
 }  // namespace
 
 void paintChambers(QPainter& p, const Design& design, const Derived& d, TankView view,
@@ -23,7 +19,7 @@ void paintChambers(QPainter& p, const Design& design, const Derived& d, TankView
         const int seenAlong = view == TankView::Side ? 1 : view == TankView::Top ? 2 : 0;
         const bool endOn = std::abs(g.axis[seenAlong]) > 0.9;
         const double wide = chamber.diameter_m * scale, longer = chamber.length_m * scale;
-        p.setPen(pen(c.ink, 1.0));
+        p.setPen(inkPen(c.ink, 1.0));
         p.setBrush(c.sheet);
         const QPointF at = project(middle);
         if (endOn) {
@@ -62,10 +58,10 @@ void paintWire(QPainter& p, const Design& design, const Derived& d, const Projec
                 continue;
             }
             const auto [from, to] = stemEnds(f, side);
-            p.setPen(pen(c.steel, std::max(1.2, f.wire_m * scale)));
+            p.setPen(inkPen(c.steel, std::max(1.2, f.wire_m * scale)));
             p.drawLine(project(from), project(to));
             if (f.kind == FittingKind::TwistedEye) {
-                p.setPen(pen(c.sheet, 1.0, Qt::DotLine));
+                p.setPen(inkPen(c.sheet, 1.0, Qt::DotLine));
                 p.drawLine(project(from), project(to));
             }
         }
@@ -78,7 +74,7 @@ void paintWire(QPainter& p, const Design& design, const Derived& d, const Projec
     for (const Eigen::Vector3d& at : wire.path_m) {
         path << project(at);
     }
-    p.setPen(pen(c.steel, std::max(1.6, design.wire.wire_m * scale)));
+    p.setPen(inkPen(c.steel, std::max(1.6, design.wire.wire_m * scale)));
     p.drawPolyline(path);
     const double ring = 0.5 * (design.wire.eyeInner_m + design.wire.wire_m) * scale;
     for (const WireEye& eye : wire.eyes) {
@@ -91,7 +87,7 @@ void paintWire(QPainter& p, const Design& design, const Derived& d, const Projec
     for (const WireBend& bend : wire.bends) {
         ++number;
         const QPointF at = project(bend.place_m);
-        p.setPen(pen(c.ink, 1.0));
+        p.setPen(inkPen(c.ink, 1.0));
         p.drawLine(at - QPointF(0, 4), at + QPointF(0, 4));
         p.drawText(at + QPointF(2, -5), QString::number(number));
     }

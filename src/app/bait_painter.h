@@ -34,6 +34,11 @@ void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius, 
 /// the profile on the centre plane; top: the greatest breadth; front: the fullest section.
 std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& derived, TankView view);
 
+/// A pen with round ends and joins.
+inline QPen inkPen(const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) {
+    return QPen(colour, width, style, Qt::RoundCap, Qt::RoundJoin);
+}
+
 /// `share` of the second colour in the first.
 QColor mixed(const QColor& a, const QColor& b, double share);
 

@@ -10,7 +10,7 @@
 namespace wl {
 namespace {
 
-// A button does not break its words by itself.
+// A button does not break its words by itself, and takes & for a key.
 QString broken(const QString& label, const QFontMetrics& metrics, int width) {
     QStringList lines;
     for (const QString& word : label.split(QLatin1Char(' '))) {
@@ -21,7 +21,7 @@ QString broken(const QString& label, const QFontMetrics& metrics, int width) {
             lines << word;
         }
     }
-    return lines.join(QLatin1Char('\n'));
+    return lines.join(QLatin1Char('\n')).replace(QLatin1Char('&'), QStringLiteral("&&"));
 }
 
 }  // namespace
@@ -69,8 +69,7 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
     text->setTextFormat(Qt::RichText);
     layout->addWidget(text);
     auto addButton = [&](const QString& label, const QString& name) {
-        constexpr int kAround = 64;  // margins, the button's own edge, the scroll bar
-        auto* button = new QPushButton(broken(label, fontMetrics(), width() - kAround));
+        auto* button = new QPushButton;
         button->setObjectName(name);
         button->setAccessibleName(label);
         layout->addWidget(button, 0, Qt::AlignLeft);
@@ -164,6 +163,19 @@ void FindingsPanel::refresh() {
         list_->addWidget(card(finding, *results));
     }
     list_->addStretch();
+    fitButtons();
+}
+
+void FindingsPanel::fitButtons() {
+    constexpr int kAround = 64;  // margins, the button's own edge, the scroll bar
+    for (auto* button : findChildren<QPushButton*>()) {
+        button->setText(broken(button->accessibleName(), button->fontMetrics(), width() - kAround));
+    }
+}
+
+void FindingsPanel::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    fitButtons();
 }
 
 }  // namespace wl

@@ -14,8 +14,12 @@ class FindingsPanel : public QWidget {
   public:
     explicit FindingsPanel(Workbench& bench, QWidget* parent = nullptr);
 
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
+
   private:
     void refresh();
+    void fitButtons();
     QWidget* card(const Finding& finding, const Results& results);
 
     Workbench& bench_;

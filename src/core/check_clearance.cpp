@@ -116,7 +116,7 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
     }
     for (const size_t index : order) {
         const Embedded& moved = solids[index];
-        const auto edit = leastMove(design, d, solids, moved, [&](double x, double) {
+        auto edit = leastMove(design, d, solids, moved, [&](double x, double) {
             if (moved.kind != Embedded::Kind::Bore) {
                 return true;
             }
@@ -169,8 +169,13 @@ bool alreadyTold(const Embedded& e, const std::vector<Finding>& findings) {
                 return f.code == "joint.pin_too_long";
             case Kind::Pocket:
                 return f.code == "joint.pocket_wall";
+            case Kind::Bore:
+                return f.code == "bore.comes_out" || f.code == "bore.thin_beyond" ||
+                       f.code == "bore.thin_beside";
+            case Kind::Cut:
+                return f.code == "feature.comes_out" || f.code == "feature.thin_wall";
             default:
-                return f.code.starts_with("bore.") || f.code.starts_with("feature.");
+                return false;
         }
     });
 }

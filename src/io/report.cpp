@@ -42,11 +42,14 @@ Json findingJson(const Finding& f) {
     for (const ProposedEdit& e : f.edits) {
         Json changes = Json::array();
         for (const FieldChange& c : e.changes) {
-            changes.push_back({{"path", c.path}, {"value_si", c.value ? Json(*c.value) : Json()}});
+            changes.push_back(
+                c.text ? Json{{"path", c.path}, {"text", *c.text}}
+                       : Json{{"path", c.path}, {"value_si", c.value ? Json(*c.value) : Json()}});
         }
-        edits.push_back({{"code", e.code},
-                         {"text", fillSentence(englishFor(e.code), e.values, {}, Bench::Metric)},
-                         {"changes", changes}});
+        edits.push_back(
+            {{"code", e.code},
+             {"text", fillSentence(englishFor(e.code), e.values, e.words, Bench::Metric)},
+             {"changes", changes}});
     }
     return {{"code", f.code},
             {"severity", severities[static_cast<int>(f.severity)]},

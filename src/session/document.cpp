@@ -14,7 +14,8 @@ class EditDesign : public QUndoCommand {
   public:
     EditDesign(Document& document, DesignPtr before, DesignPtr after, const QString& text,
                QString mergeKey, quint64 gesture)
-        : QUndoCommand(text),
+        // Shown in a menu, where a lone & would be a key.
+        : QUndoCommand(QString(text).replace(QLatin1Char('&'), QStringLiteral("&&"))),
           document_(document),
           before_(std::move(before)),
           after_(std::move(after)),

@@ -245,6 +245,12 @@ constexpr std::array kRows{
                                 "is planned into a hole that cannot be drilled.")},
     Row{"plan.through_skin", WL_TR("%w1 comes out through the skin. Mend that first: no lead is "
                                    "planned into a bait that cannot be cut as drawn.")},
+    Row{"plan.pin_out",
+        WL_TR("%w1: the pin comes out through the skin. Shorten it first: no lead is "
+              "planned into a bait that cannot be cut as drawn.")},
+    Row{"plan.pocket_out",
+        WL_TR("%w1: the pocket comes out through the skin. Make it smaller first: "
+              "no lead is planned into a bait that cannot be cut as drawn.")},
     Row{"choice.cut_plugs", WL_TR("plugs cut to length")},
     Row{"choice.whole_pieces", WL_TR("whole pieces")},
     Row{"choice.one_bore", WL_TR("one bore only")},

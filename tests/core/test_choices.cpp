@@ -362,6 +362,16 @@ TEST_CASE("when a plan cannot be met, the smallest change of each kind that mend
     CHECK(moved->design.bores[0].x_m < tailHeavy.bores[0].x_m);
     CHECK(moved->price.moved_m == Approx(leastByTrial(tailHeavy, &Bore::x_m, -1.0, 0.01)));
 
+    // The lip that mends it is named as what it is.
+    Design aftBores = demoDesign();
+    for (Bore& bore : aftBores.bores) {
+        bore.x_m += 0.016;
+    }
+    const std::vector<LeadChoice> metal = leadMends(aftBores, shelf);
+    REQUIRE(of(metal, "mend.lip_metal") != nullptr);
+    CHECK(meets(of(metal, "mend.lip_metal")->design));
+    CHECK(of(metal, "mend.lip_metal")->design.lip.material == "stainless 304");
+
     // Out of reach of any one change: the nearest is shown as what it is.
     Design never = thin;
     never.brief.wantedState = WantedState::Sink;

@@ -177,6 +177,31 @@ TEST_CASE("every demo is whole: no error, its lead as planned, its story consist
     }
 }
 
+TEST_CASE("a field of words is changed by its path, and by an edit beside its number") {
+    const Design d = demoDesign();
+    const Result<Design> named = withText(d, "/bores/1/plug_material", "tin");
+    REQUIRE(named.ok());
+    CHECK(named->bores[1].plugMaterial == "tin");
+    CHECK(named->bores[0].plugMaterial == d.bores[0].plugMaterial);
+    for (const char* path : {"", "/", "/bores/1/plug_metal", "/bores/9/plug_material",
+                             "/bores/1/depth", "/bores/1", "/lip/material/x"}) {
+        INFO(path);
+        CHECK(withText(d, path, "tin").error().code == "field.unknown");
+    }
+    const Result<Design> endless = withText(d, "/lip/material", std::string(100000, 'x'));
+    CHECK(endless.error().code == "file.too_long");
+    CHECK(endless.error().path == "/lip/material");
+    const ProposedEdit edit{"edit.metal_lip",
+                            {{"/lip/density", 8000.0}, {"/lip/material", {}, "brass"}}};
+    const Result<Design> edited = withEdit(d, edit);
+    REQUIRE(edited.ok());
+    CHECK(edited->lip.material == "brass");
+    CHECK(edited->lip.density_kg_m3 == 8000);
+    ProposedEdit wrong = edit;
+    wrong.changes[0].value = -1.0;
+    CHECK(withEdit(d, wrong).error().code == "field.out_of_range");
+}
+
 TEST_CASE("fields refuse what cannot be right and keep the design") {
     const Design d = demoDesign();
     auto code = [&d](const char* path, std::optional<double> v) {

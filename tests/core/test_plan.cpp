@@ -124,6 +124,18 @@ TEST_CASE("what cannot be met is said with the number missing and a cure that cu
         const Result<LeadPlan> again = planLead(*cured);
         REQUIRE(again.ok());
         CHECK(again->missingMass_kg < plan->missingMass_kg - 0.1e-3);
+        // What the bench sheet names is what the numbers are of.
+        if (edit.code == "edit.tungsten") {
+            for (const Bore& bore : cured->bores) {
+                CHECK(bore.plugMaterial == "tungsten alloy");
+                CHECK(bore.plugDensity_kg_m3 == 17800);
+            }
+        } else if (edit.code == "edit.metal_lip") {
+            CHECK(cured->lip.material == "stainless 304");
+            CHECK(cured->lip.density_kg_m3 == 7930);
+        } else {
+            CHECK(edit.words.size() == 1);
+        }
     }
     Design heavy = demoDesign();
     heavy.pieces[0].stock.source = DensitySource::Shelf;

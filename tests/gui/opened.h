@@ -34,6 +34,12 @@ struct Opened {
         REQUIRE(QTest::qWaitFor([this] { return window.bench().evaluator.isSettled(); }, 30000));
         QCoreApplication::processEvents();
     }
+    /// Makes every sheet: they are built when first looked at.
+    void visitEveryStep() {
+        for (int step = 0; step < kStepCount; ++step) {
+            window.rail().choose(Step(step));
+        }
+    }
     const Design& design() { return window.bench().design(); }
     const Derived& derived() { return *window.bench().results()->derived; }
     void type(const QString& name, const QString& text) {

@@ -1,6 +1,5 @@
 // Every field and every table of every sheet, given nonsense: told beside it, nothing lost.
 #include <QStackedWidget>
-#include <limits>
 
 #include "app/quantity_edit.h"
 #include "app/record_table.h"
@@ -42,9 +41,7 @@ const char* const kNonsense[] = {"about so", "1/0",   "12 kg m", "--4",
 TEST_CASE("every field refuses nonsense beside itself, keeps what was typed, and recovers") {
     for (const int demo : {0, 4}) {
         Opened o(demo);
-        for (int step = 0; step < kStepCount; ++step) {
-            o.window.rail().choose(Step(step));
-        }
+        o.visitEveryStep();
         const Design before = o.design();
         size_t tried = 0;
         for (auto* edit : o.window.findChildren<QuantityEdit*>()) {
@@ -81,9 +78,7 @@ TEST_CASE("every field refuses nonsense beside itself, keeps what was typed, and
 TEST_CASE("every number in every table refuses nonsense with the reason, and recovers") {
     for (const int demo : {0, 3, 4}) {
         Opened o(demo);
-        for (int step = 0; step < kStepCount; ++step) {
-            o.window.rail().choose(Step(step));
-        }
+        o.visitEveryStep();
         const Design before = o.design();
         size_t tried = 0;
         for (auto* view : o.window.findChildren<QTableView*>()) {

@@ -212,6 +212,12 @@ TEST_CASE("sizes in series are designs, and one opens as its own") {
     lengths->setText("60; wide");
     dialog.reckon();
     CHECK(dialog.message().contains("wide"));
+    // So small that the bought eye's stem reaches the bore: no lead is planned, and it says why.
+    lengths->setText("25; 82");
+    dialog.reckon();
+    CHECK(dialog.table()->item(0, 7)->text() == "▲ not planned");
+    CHECK(dialog.table()->item(1, 7)->text() == "meets the brief");
+    CHECK(dialog.message().contains("run into each other"));
     lengths->setText("60; 4 in");
     dialog.reckon();
     REQUIRE(dialog.table()->rowCount() == 2);

@@ -109,6 +109,61 @@ TEST_CASE("a clash blinks in the cut-open solid too, and a key cuts there") {
     CHECK(canvas.marks().empty());
 }
 
+TEST_CASE("a cure with a long name fits its panel at any width, and keeps its &") {
+    Opened o;
+    Design clash = o.design();
+    clash.bores[1].name = "heavy bore under the gills & behind the eye";
+    clash.bores[1].x_m = clash.bores[0].x_m + 0.004;
+    o.window.bench().document.submit(std::move(clash), "clash");
+    o.settle();
+    auto* panel = o.window.findChild<QWidget*>("findings");
+    QPushButton* cure = nullptr;
+    for (const int wide : {1280, 1000, 1700}) {
+        o.window.resize(wide, 800);
+        QTest::qWait(50);
+        cure = panel->findChild<QPushButton*>("cure/edit.move_bore");
+        REQUIRE(cure != nullptr);
+        INFO(cure->text().toStdString());
+        CHECK(cure->sizeHint().width() <= panel->width() - 20);
+        CHECK(cure->text().contains("&&"));
+        CHECK(cure->accessibleName().contains("gills & behind"));
+    }
+    cure->click();
+    o.settle();
+    CHECK(o.window.bench().document.undoStack()->undoText().contains("&&"));
+    CHECK(o.design().bores[1].x_m > o.design().bores[0].x_m + 0.008);
+}
+
+TEST_CASE("cut open at a joint, the solid names its pin and what that leaves of the wall") {
+    Opened o(4);
+    Design thin = o.design();
+    thin.joints[1].pinLength_m = 0.0185;
+    o.window.bench().document.submit(std::move(thin), "long pin");
+    o.settle();
+    o.window.showView(TankView::Solid);
+    SolidCanvas& canvas = o.window.solidView().canvas();
+    canvas.setSection(o.derived().joints[1].pinX_m / o.derived().sizes.length_m);
+    const QString words = canvas.sectionWords().join('\n');
+    CHECK(words.contains("pin of waist"));
+    CHECK(words.contains("▲ waist: the pin leaves"));
+    // What is cut open shows the metal: with the pin left out the picture is another.
+    const QImage with = canvas.grab().toImage();
+    Design none = o.design();
+    none.joints[1].kind = HingeKind::LinkedEyes;
+    o.window.bench().document.submit(std::move(none), "eyes");
+    o.settle();
+    CHECK(canvas.grab().toImage() != with);
+    CHECK_FALSE(canvas.sectionWords().join('\n').contains("pin of"));
+    o.window.rail().choose(Step::Ballast);
+    o.window.bench().document.undoStack()->undo();
+    Design out = o.design();
+    out.joints[1].pinLength_m = 0.03;
+    o.window.bench().document.submit(std::move(out), "pin out");
+    o.settle();
+    o.click("planLead");
+    CHECK(o.window.message().contains("waist: the pin comes out"));
+}
+
 TEST_CASE(
     "bores too thin for the lead: what mends it stands in the table and is taken from there") {
     Opened o;

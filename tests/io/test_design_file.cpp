@@ -122,6 +122,31 @@ TEST_CASE("the report gives every derived number with its unit and no value that
     CHECK_FALSE(readableReport(report).empty());
 }
 
+TEST_CASE("every finding and cure in the report is a whole sentence, names and numbers in it") {
+    Design d = demoDesign();
+    d.bores[1].name = "aft";
+    d.bores[1].x_m = d.bores[0].x_m + 0.004;
+    d.bores[0].depth_m = 0.03;
+    const nlohmann::json j = nlohmann::json::parse(makeReport(d).json);
+    size_t cures = 0;
+    bool moves = false;
+    for (const auto& f : j["findings"]) {
+        std::vector<std::string> texts{f["text"]};
+        for (const auto& edit : f["edits"]) {
+            texts.push_back(edit["text"]);
+            moves = moves || texts.back().starts_with("Drill aft 3");
+            ++cures;
+        }
+        for (const std::string& text : texts) {
+            INFO(text);
+            CHECK(text.find("\u2013") == std::string::npos);  // a dash where something is missing
+            CHECK(text.find('%') == std::string::npos);
+        }
+    }
+    CHECK(cures >= 2);
+    CHECK(moves);
+}
+
 TEST_CASE("the starter shelf holds parts a design accepts, each with its source") {
     const Shelf& shelf = starterShelf();
     CHECK(shelf.stock.size() > 15);

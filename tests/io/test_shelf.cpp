@@ -126,3 +126,48 @@ TEST_CASE("a design of version 3 opens as it was, with the new parts empty") {
     CHECK(then.pitch_rad == Approx(now.pitch_rad).margin(1e-6));
     CHECK(readDesign(writeDesign(*old)).ok());
 }
+
+TEST_CASE("a built bait takes its counted pieces off the shelf, and no other") {
+    std::vector<ShelfEntry> entries;
+    for (const auto& [name, left] : {std::pair<const char*, std::optional<double>>{"ball 4", 5.0},
+                                     {"ball 5", std::nullopt},
+                                     {"ball 6", 1.0},
+                                     {"ball 7", 8.0}}) {
+        ShelfEntry e;
+        e.kind = ShelfKind::Ball;
+        e.name = name;
+        e.mass_kg = 0.4e-3;
+        e.density_kg_m3 = 11340;
+        e.diameter_m = 0.004;
+        e.left = left;
+        entries.push_back(e);
+    }
+    Design d = demoDesign();
+    CHECK(usedUp(entries, d).empty());
+    d.bores[0].pieces = {{"ball 4", 2, 0.4e-3}, {"ball 6", 3, 0.4e-3}, {"ball 5", 1, 0.4e-3}};
+    d.bores[1].pieces = {{"ball 4", 1, 0.4e-3}};
+    CHECK(usedUp(entries, d).empty());  // plugs are in these bores, not the pieces
+    d.bores[0].lead = d.bores[1].lead = BoreLead::Pieces;
+    const std::vector<ShelfEntry> used = usedUp(entries, d);
+    REQUIRE(used.size() == 2);
+    CHECK(used[0].name == "ball 4");
+    CHECK(used[0].left == 2.0);
+    CHECK(used[1].name == "ball 6");
+    CHECK(used[1].left == 0.0);  // not under nothing
+}
+
+TEST_CASE("the shelf offers for mending every stock with its range, and hooks alone of the parts") {
+    const MendShelf mending = mendShelfOf(starterShelf());
+    CHECK(mending.stocks.size() == starterShelf().stock.size());
+    for (size_t i = 0; i < mending.stocks.size(); ++i) {
+        const ShelfMaterial& m = starterShelf().stock[i];
+        INFO(m.name);
+        CHECK(mending.stocks[i].name == m.name);
+        CHECK(m.density_kg_m3 * 2 * mending.stocks[i].spread ==
+              Approx(m.high_kg_m3 - m.low_kg_m3).margin(1e-9));
+    }
+    REQUIRE_FALSE(mending.hooks.empty());
+    for (const Fitting& hook : mending.hooks) {
+        CHECK((hook.kind == FittingKind::Treble || hook.kind == FittingKind::SingleHook));
+    }
+}

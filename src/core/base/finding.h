@@ -15,10 +15,12 @@ namespace wl {
 /// Note: it explains.
 enum class Severity { Error, Warning, Note };
 
-/// New value of one field; `value` is SI, absent clears an optional field.
+/// New value of one field; `value` is SI, absent clears an optional field. With `text` the field is
+/// one of words (what a plug or a lip is made of) and `value` is not looked at.
 struct FieldChange {
     std::string path;
     std::optional<double> value;
+    std::optional<std::string> text = {};
     bool operator==(const FieldChange&) const = default;
 };
 

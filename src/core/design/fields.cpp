@@ -26,7 +26,12 @@ class FieldWalk {
                      static_cast<double*>(nullptr), &value);
         }
     }
-    void text(std::string_view, std::string&, size_t) {}
+    void text(std::string_view name, std::string& value, size_t maxBytes) {
+        if (!only_.empty() && wanted(name) && mayHold()) {
+            text_ = &value;
+            textBytes_ = maxBytes;
+        }
+    }
     void flag(std::string_view, bool&) {}
     void mesh(std::string_view, SharedMesh&, size_t) {}
     void bytes(std::string_view, SharedBytes&, size_t) {}
@@ -53,6 +58,10 @@ class FieldWalk {
         path_ = before;
     }
 
+    /// The text field at the one path wanted, and the bytes it takes; null when there is none.
+    std::string* textFound() const { return text_; }
+    size_t textBytes() const { return textBytes_; }
+
   private:
     bool wanted(std::string_view name) const {
         return only_.empty() ||
@@ -65,6 +74,8 @@ class FieldWalk {
     OnField onField_;
     std::string_view only_;
     std::string path_;
+    std::string* text_ = nullptr;
+    size_t textBytes_ = 0;
 };
 
 template <class OnField>
@@ -133,10 +144,27 @@ Result<Design> withField(const Design& design, std::string_view path, std::optio
     return copy;
 }
 
+Result<Design> withText(const Design& design, std::string_view path, const std::string& text) {
+    Design copy = design;
+    auto noNumber = [](auto&&...) {};
+    FieldWalk<decltype(noNumber)> walk(noNumber, path);
+    describe(walk, copy);
+    if (path.empty() || walk.textFound() == nullptr) {
+        return Error{"field.unknown", std::string(path), {}, {}};
+    }
+    if (text.size() > walk.textBytes()) {
+        return Error{
+            "file.too_long", std::string(path), {}, {{Quantity::Number, double(walk.textBytes())}}};
+    }
+    *walk.textFound() = text;
+    return copy;
+}
+
 Result<Design> withEdit(const Design& design, const ProposedEdit& edit) {
     Design edited = design;
     for (const FieldChange& change : edit.changes) {
-        Result<Design> next = withField(edited, change.path, change.value);
+        Result<Design> next = change.text ? withText(edited, change.path, *change.text)
+                                          : withField(edited, change.path, change.value);
         if (!next) {
             return next;
         }

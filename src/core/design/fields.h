@@ -1,4 +1,4 @@
-// Numeric fields of a design by path, for editing, range checks and proposed edits.
+// Fields of a design by path, for editing, range checks and proposed edits.
 #pragma once
 
 #include <optional>
@@ -31,6 +31,10 @@ std::optional<Field> findField(const Design& design, std::string_view path);
 /// The design with one field changed. Errors: "field.unknown", "field.required",
 /// "field.out_of_range" (values: given, min, max), each with the path.
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value);
+
+/// The design with one text field changed. Errors: "field.unknown", "file.too_long" (value: bytes
+/// taken), each with the path.
+Result<Design> withText(const Design& design, std::string_view path, const std::string& text);
 
 /// All changes of a proposed edit in one go; the first that cannot be made is the error.
 Result<Design> withEdit(const Design& design, const ProposedEdit& edit);

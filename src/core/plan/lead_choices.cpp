@@ -5,11 +5,11 @@
 
 #include "core/base/units.h"
 #include "core/clearance.h"
+#include "core/plan/plan_metals.h"
 
 namespace wl {
 namespace {
 
-constexpr double kTungsten_kg_m3 = 17800.0;
 constexpr double kMet_kg = 0.05e-3, kMetPitch_rad = 0.5 * kDegree;
 constexpr double kMetPieces_kg = 0.15e-3, kMetPiecesPitch_rad = 2.0 * kDegree;
 constexpr double kBenchStep_m = 0.0005;
@@ -216,13 +216,13 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
         all.push_back(std::move(*single));
     }
     const bool light = std::any_of(design.bores.begin(), design.bores.end(), [](const Bore& b) {
-        return b.plugDensity_kg_m3 < 0.95 * kTungsten_kg_m3;
+        return b.plugDensity_kg_m3 < 0.95 * kTungsten.density_kg_m3;
     });
     if (all.size() < 3 && light && !stop.stop_requested()) {
         Design heavy = design;
         for (Bore& bore : heavy.bores) {
-            bore.plugMaterial = "tungsten alloy";
-            bore.plugDensity_kg_m3 = kTungsten_kg_m3;
+            bore.plugMaterial = kTungsten.name;
+            bore.plugDensity_kg_m3 = kTungsten.density_kg_m3;
         }
         if (Result<LeadChoice> made = planPlugs({"choice.heavier", Severity::Note, {}}, heavy)) {
             all.push_back(std::move(made).value());

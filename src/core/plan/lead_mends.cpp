@@ -5,6 +5,7 @@
 
 #include "core/base/units.h"
 #include "core/clearance.h"
+#include "core/plan/plan_metals.h"
 #include "core/tank/hook_swaps.h"
 
 namespace wl {
@@ -190,16 +191,15 @@ class Search {
 
     // Sheet metal is ballast low and forward; plastic takes it away.
     void lip() {
-        constexpr double kPlastic_kg_m3 = 1200.0, kPlasticSheet_m = 0.0015;
-        constexpr double kStainless_kg_m3 = 7930.0, kSteelSheet_m = 0.0008;
-        constexpr double kBetween_kg_m3 = 2000.0;
         if (!design_.lip.present || stop_.stop_requested()) {
             return;
         }
-        const bool toMetal = design_.lip.density_kg_m3 < kBetween_kg_m3;
+        const bool toMetal = design_.lip.density_kg_m3 < kMetalLip_kg_m3;
+        const LipStock& sheet = toMetal ? kSteelLip : kPlasticLip;
         Design changed = design_;
-        changed.lip.density_kg_m3 = toMetal ? kStainless_kg_m3 : kPlastic_kg_m3;
-        changed.lip.thickness_m = toMetal ? kSteelSheet_m : kPlasticSheet_m;
+        changed.lip.material = sheet.name;
+        changed.lip.density_kg_m3 = sheet.density_kg_m3;
+        changed.lip.thickness_m = sheet.thickness_m;
         std::optional<LeadChoice> best;
         tried({toMetal ? "mend.lip_metal" : "mend.lip_plastic",
                Severity::Note,

@@ -7,14 +7,12 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
-#include "core/clearance.h"
 #include "core/joint/joint_layout.h"
+#include "core/plan/plan_limits.h"
 
 namespace wl {
 namespace {
 
-constexpr double kMet_kg = 0.02e-3;
-constexpr double kMetMoment_kg_m = 2e-6;
 constexpr double kLeans_rad = 2.0 * kDegree;
 constexpr double kMetPitch_rad = 0.5 * kDegree;
 constexpr double kPieceLevel_rad = 3.0 * kDegree;
@@ -50,97 +48,6 @@ Design withPlugs(const Design& design, const Eigen::VectorXd& lengths_mm) {
         bore.lead = bore.lead == BoreLead::Poured ? BoreLead::Poured : BoreLead::Plug;
     }
     return filled;
-}
-
-void explain(const Design& design, const Derived& empty, const PlugProblem& problem,
-             LeadPlan& plan) {
-    const double most_g = problem.gain_g_mm.dot(problem.mostLength_mm);
-    if (plan.missingMass_kg < -kMet_kg) {
-        plan.findings.push_back({"plan.too_heavy_already",
-                                 Severity::Warning,
-                                 "/bores/0/plug_length",
-                                 {{Quantity::Mass, -plan.missingMass_kg}}});
-        return;
-    }
-    if (plan.missingMass_kg > kMet_kg && most_g * kGram > problem.wantedGain_g * kGram - kMet_kg) {
-        plan.findings.push_back({"plan.mass_or_trim",
-                                 Severity::Warning,
-                                 "/bores/0/x",
-                                 {{Quantity::Mass, plan.missingMass_kg}}});
-    } else if (plan.missingMass_kg > kMet_kg) {
-        Finding f{"plan.bores_full",
-                  Severity::Warning,
-                  "/bores/0/depth",
-                  {{Quantity::Mass, most_g * kGram},
-                   {Quantity::Mass, problem.wantedGain_g * kGram},
-                   {Quantity::Mass, plan.missingMass_kg}}};
-        // Cure one: deepen the roomiest bore; cure two: a heavier plug.
-        Eigen::Index best = -1;
-        double room = 0;
-        for (Eigen::Index j = 0; j < problem.gain_g_mm.size(); ++j) {
-            const double spare = empty.mass.bores[size_t(j)].wallBeyond_m - 0.002;
-            if (spare > room) {
-                room = spare;
-                best = j;
-            }
-        }
-        if (best >= 0) {
-            const Bore& bore = design.bores[size_t(best)];
-            const double wanted =
-                plan.missingMass_kg / (problem.gain_g_mm[best] * kGram / kMillimetre);
-            const double deeper = bore.depth_m + std::min(wanted, room);
-            f.edits.push_back({"edit.bore_depth",
-                               {{"/bores/" + std::to_string(best) + "/depth", deeper}},
-                               {{Quantity::Length, deeper}},
-                               {bore.name}});
-        }
-        ProposedEdit tungsten{"edit.tungsten", {}, {}};
-        for (size_t j = 0; j < design.bores.size(); ++j) {
-            if (design.bores[j].plugDensity_kg_m3 < 17000) {
-                tungsten.changes.push_back(
-                    {"/bores/" + std::to_string(j) + "/plug_density", 17800.0});
-            }
-        }
-        if (!tungsten.changes.empty()) {
-            f.edits.push_back(tungsten);
-        }
-        // A lip of sheet metal is ballast too, low and forward.
-        constexpr double kPlastic_kg_m3 = 2000.0, kStainless_kg_m3 = 7930.0, kSheet_m = 0.0008;
-        if (design.lip.present && design.lip.density_kg_m3 < kPlastic_kg_m3) {
-            f.edits.push_back({"edit.metal_lip",
-                               {{"/lip/density", kStainless_kg_m3}, {"/lip/thickness", kSheet_m}},
-                               {{Quantity::Thickness, kSheet_m}}});
-        }
-        plan.findings.push_back(f);
-    }
-    if (std::abs(plan.missingMoment_kg_m) > kMetMoment_kg_m) {
-        const bool noseHeavy = plan.missingMoment_kg_m > 0;
-        double reach = noseHeavy ? -1.0 : 1e9;
-        for (const Bore& bore : design.bores) {
-            reach = noseHeavy ? std::max(reach, bore.x_m) : std::min(reach, bore.x_m);
-        }
-        Finding f{
-            noseHeavy ? "plan.nose_heavy" : "plan.tail_heavy",
-            Severity::Warning,
-            "/bores/0/x",
-            {{Quantity::Moment, std::abs(plan.missingMoment_kg_m)}, {Quantity::Length, reach}}};
-        // The fullest bore carries the missing moment farthest for the least way.
-        size_t fullest = 0;
-        for (size_t j = 1; j < plan.plugMasses_kg.size(); ++j) {
-            fullest = plan.plugMasses_kg[j] > plan.plugMasses_kg[fullest] ? j : fullest;
-        }
-        constexpr double kFarthest_m = 0.02, kStep_m = 0.0005;
-        const double lead = plan.plugMasses_kg[fullest];
-        const double way = lead > 1e-5 ? plan.missingMoment_kg_m / lead : 0.0;
-        const double x = std::round((design.bores[fullest].x_m + way) / kStep_m) * kStep_m;
-        if (way != 0 && std::abs(way) < kFarthest_m && x > 0 && x < empty.curves.length_m()) {
-            f.edits.push_back({"edit.move_bore",
-                               {{"/bores/" + std::to_string(fullest) + "/x", x}},
-                               {{Quantity::Length, x}},
-                               {design.bores[fullest].name}});
-        }
-        plan.findings.push_back(f);
-    }
 }
 
 }  // namespace
@@ -207,33 +114,6 @@ void settlePlugs(const Design& bare, const Derived& empty, const Eigen::Vector3d
 
 namespace {
 
-// Nothing is planned into a bait that cannot be drilled and cut as drawn.
-std::optional<Error> clashOf(const Design& design, const Derived& d) {
-    const std::vector<Embedded> solids = embeddedIn(design, d);
-    for (const Clearance& c : findThinWalls(solids, 1e-9)) {
-        return Error{"plan.clash",
-                     solids[c.a].moveX.empty() ? solids[c.a].path : solids[c.a].moveX,
-                     {solids[c.a].name, solids[c.b].name},
-                     {{Quantity::Length, std::abs(c.wall_m)}}};
-    }
-    for (const Finding& f : d.findings) {
-        if (f.code == "bore.comes_out") {
-            return Error{"plan.comes_out", f.path, f.words, f.values};
-        }
-    }
-    std::vector<Finding> walls = d.findings;
-    checkSkinWalls(design, d, walls, false);
-    for (const Finding& f : walls) {
-        const bool wall = f.code.starts_with("wall.") || f.code == "joint.pin_out" ||
-                          f.code == "joint.pin_too_long" || f.code == "joint.pocket_wall" ||
-                          f.code == "bore.thin_beside" || f.code == "feature.comes_out";
-        if (wall && f.severity == Severity::Error) {
-            return Error{"plan.through_skin", f.path, f.words, f.values};
-        }
-    }
-    return std::nullopt;
-}
-
 // Each piece's lead about that piece's own buoyancy: with its weight there too, it lies as wanted.
 void levelPieces(const Design& bare, const Derived& empty, const Eigen::Vector3d& up,
                  const Eigen::VectorXd& length, PlugProblem& problem) {
@@ -288,7 +168,7 @@ Result<LeadPlan> planLead(const Design& design) {
     if (!empty) {
         return empty.error();
     }
-    if (const auto clash = clashOf(bare, *empty)) {
+    if (const auto clash = whyNotCut(bare, *empty)) {
         return *clash;
     }
     const Eigen::Vector3d up = upInBody(design.brief.wantedPitch_rad, 0.0);
@@ -334,7 +214,7 @@ Result<LeadPlan> planLead(const Design& design) {
             break;
         }
         const Result<Derived> leaded = evaluate(withPlugs(design, length));
-        if (!leaded || std::abs(leaded->wantedMass_kg - plan.wantedMass_kg) < kMet_kg) {
+        if (!leaded || std::abs(leaded->wantedMass_kg - plan.wantedMass_kg) < kPlanMet_kg) {
             break;
         }
         plan.wantedMass_kg = leaded->wantedMass_kg;
@@ -359,7 +239,8 @@ Result<LeadPlan> planLead(const Design& design) {
     plan.missingMass_kg = plan.wantedMass_kg - reached->mass.mass_kg;
     plan.missingMoment_kg_m =
         aft.dot(wantedMoment - reached->mass.mass_kg * reached->mass.centreOfGravity_m);
-    if (std::abs(plan.missingMass_kg) > kMet_kg) {  // judge the trim at the mass that is reached
+    if (std::abs(plan.missingMass_kg) >
+        kPlanMet_kg) {  // judge the trim at the mass that is reached
         plan.missingMoment_kg_m =
             reached->mass.mass_kg * aft.dot(buoyancyAtWanted(*reached, up, reached->mass.mass_kg) -
                                             reached->mass.centreOfGravity_m);
@@ -375,7 +256,7 @@ Result<LeadPlan> planLead(const Design& design) {
                                      {design.pieces[i].name}});
         }
     }
-    explain(design, *empty, problem, plan);
+    tellMisses(design, *empty, problem, plan);
     if (std::abs(reached->roll_rad) > kLeans_rad) {
         plan.findings.push_back({"plan.leans",
                                  Severity::Warning,

@@ -59,7 +59,8 @@ struct LeadPlan {
 /// bores with whole pieces get plugs instead. For jointed baits each piece is brought level by
 /// itself as far as the mass and attitude of the whole allow. Errors: "plan.no_bores"; "plan.clash"
 /// (words: the two) when two things let into the body meet; "plan.comes_out" of a bore and
-/// "plan.through_skin" of anything else (word: which); whatever stops the evaluation.
+/// "plan.pin_out", "plan.pocket_out", "plan.through_skin" of anything else (word: which); whatever
+/// stops the evaluation.
 Result<LeadPlan> planLead(const Design& design);
 
 /// Centre of buoyancy when `wanted_kg` floats (or hangs) with world up at `up` in the body frame.

@@ -20,10 +20,9 @@ double toDrill(double metres) {
 
 // Where a bought eye's stem goes through the skin moves with the skin; how far it stands off and
 // how deep it goes do not.
-Eigen::Vector3d scaledPlace(const Fitting& f, const Body& body, double k) {
+Eigen::Vector3d scaledPlace(const Fitting& f, const Result<BodyCurves>& curves, double k) {
     constexpr double kStep_m = 0.0002;
     const Eigen::Vector3d at(f.x_m, f.y_m, f.z_m);
-    const auto curves = BodyCurves::build(body, "/body");
     if (!isWireForm(f.kind) || f.shank_m <= 0 || !curves) {
         return k * at;
     }
@@ -56,8 +55,9 @@ Design scaledDesign(const Design& design, double length_m) {
         piece.stock.weighedBody_kg.reset();
         piece.stock.trust = BodyTrust::DrawnVolume;
     }
+    const Result<BodyCurves> curves = BodyCurves::build(design.body, "/body");
     for (Fitting& f : d.fittings) {
-        const Eigen::Vector3d at = scaledPlace(f, design.body, k);
+        const Eigen::Vector3d at = scaledPlace(f, curves, k);
         f.x_m = at.x();
         f.y_m = at.y();
         f.z_m = at.z();
