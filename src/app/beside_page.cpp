@@ -42,6 +42,9 @@ BesidePage::BesidePage(Workbench& bench, QWidget* parent)
         }
         QTimer::singleShot(kBlink_ms, this, [this] { bar_->setVisible(beside_.isRunning()); });
     });
+    connect(&beside_, &Beside::failed, this, [this](const Error& fault) {
+        bench_.say(QStringLiteral("▲ ") + sentence(fault, bench_.bench()));
+    });
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &BesidePage::look);
     connect(&bench_, &Workbench::benchChanged, this, &BesidePage::again);
 }

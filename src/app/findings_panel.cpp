@@ -5,6 +5,7 @@
 #include <QPushButton>
 #include <algorithm>
 
+#include "app/plain_label.h"
 #include "app/theme.h"
 
 namespace wl {
@@ -27,7 +28,7 @@ QString broken(const QString& label, const QFontMetrics& metrics, int width) {
 }  // namespace
 
 FindingsPanel::FindingsPanel(Workbench& bench, QWidget* parent)
-    : QWidget(parent), bench_(bench), title_(new QLabel) {
+    : QWidget(parent), bench_(bench), title_(plainLabel()) {
     setObjectName(QStringLiteral("findings"));
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -86,16 +87,16 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
         });
         const auto effect =
             std::find_if(results.effects.begin(), results.effects.end(), [&](const EditEffect& e) {
-                return e.path == finding.path && e.code == edit.code && e.known;
+                return e.path == finding.path && e.edit == edit && e.known;
             });
         if (effect != results.effects.end()) {
-            QString then = tr("then spare %1, pitch %2")
+            QString then = tr("then spare %1, %2")
                                .arg(bench_.text(Quantity::Fraction, effect->spare),
-                                    bench_.text(Quantity::Angle, effect->pitch_rad));
+                                    noseWords(effect->pitch_rad, bench_.bench()));
             if (effect->depth_m) {
                 then += tr(", runs at %1").arg(bench_.text(Quantity::Distance, *effect->depth_m));
             }
-            auto* label = new QLabel(then);
+            auto* label = plainLabel(then);
             label->setFont(type(Type::Small));
             label->setProperty("role", "quiet");
             label->setWordWrap(true);
@@ -121,16 +122,10 @@ void FindingsPanel::refresh() {
     if (shown_ && !results->error && !results->run) {
         return;
     }
-    if (shown_ && shown_->findings == results->findings &&
-        shown_->effects.size() == results->effects.size() && !shown_->error && !results->error) {
-        bool same = true;
-        for (size_t i = 0; i < results->effects.size(); ++i) {
-            same = same && results->effects[i].spare == shown_->effects[i].spare;
-        }
-        if (same) {
-            shown_ = results;
-            return;
-        }
+    if (shown_ && shown_->findings == results->findings && shown_->effects == results->effects &&
+        !shown_->error && !results->error) {
+        shown_ = results;
+        return;
     }
     shown_ = results;
     while (QLayoutItem* item = list_->takeAt(0)) {
@@ -154,7 +149,7 @@ void FindingsPanel::refresh() {
     title_->setText(findings.empty() ? tr("Findings: none")
                                      : tr("Findings: %1").arg(findings.size()));
     if (findings.empty()) {
-        auto* calm = new QLabel(tr("Nothing stands against this bait."));
+        auto* calm = plainLabel(tr("Nothing stands against this bait."));
         calm->setProperty("role", "quiet");
         calm->setWordWrap(true);
         list_->addWidget(calm);

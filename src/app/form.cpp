@@ -4,6 +4,7 @@
 #include <QScrollArea>
 #include <QSignalBlocker>
 
+#include "app/plain_label.h"
 #include "app/theme.h"
 
 namespace wl {
@@ -15,14 +16,14 @@ Form::Form(Workbench& bench, const QString& title, QWidget* parent)
     grid_->setVerticalSpacing(4);
     grid_->setColumnStretch(1, 1);
     if (!title.isEmpty()) {
-        auto* head = new QLabel(title);
+        auto* head = plainLabel(title);
         head->setFont(type(Type::Body, true));
         grid_->addWidget(head, row_++, 0, 1, 2);
     }
 }
 
 void Form::addRow(const QString& label, QWidget* field) {
-    lastLabel_ = new QLabel(label);
+    lastLabel_ = plainLabel(label);
     lastLabel_->setBuddy(field);
     grid_->addWidget(lastLabel_, row_, 0, Qt::AlignLeft | Qt::AlignTop);
     lastLabel_->setContentsMargins(0, 4, 0, 0);
@@ -59,6 +60,41 @@ QCheckBox* Form::tick(const QString& label, const QString& objectName,
     connect(box, &QCheckBox::clicked, this, [this, label, write](bool on) {
         Design next = bench_.design();
         write(next, on);
+        bench_.document.endGesture();
+        bench_.document.submit(std::move(next), label);
+    });
+    refresh();
+    return box;
+}
+
+QComboBox* Form::names(const QString& label, const QString& objectName, const QString& none,
+                       std::function<std::vector<std::string>(const Design&)> names,
+                       std::function<std::string(const Design&)> read,
+                       std::function<void(Design&, const std::string&)> write) {
+    auto* box = new QComboBox;
+    box->setObjectName(objectName);
+    box->setAccessibleName(label);
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    box->setMinimumContentsLength(8);
+    box->setMaximumWidth(230);
+    addRow(label, box);
+    auto refresh = [this, box, none, names, read] {
+        const QSignalBlocker blocker(box);
+        box->clear();
+        box->addItem(none);
+        for (const std::string& name : names(bench_.design())) {
+            box->addItem(QString::fromStdString(name));
+        }
+        const QString now = QString::fromStdString(read(bench_.design()));
+        if (!now.isEmpty() && box->findText(now) < 1) {
+            box->addItem(now);  // named, but not there: the finding says so
+        }
+        box->setCurrentIndex(now.isEmpty() ? 0 : box->findText(now));
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(box, &QComboBox::activated, this, [this, label, box, write](int index) {
+        Design next = bench_.design();
+        write(next, index == 0 ? std::string() : box->itemText(index).toStdString());
         bench_.document.endGesture();
         bench_.document.submit(std::move(next), label);
     });
@@ -123,7 +159,7 @@ QLineEdit* Form::text(const QString& label, const QString& objectName,
 }
 
 QLabel* Form::readout(const QString& label, std::function<QString(const Results&)> read) {
-    auto* value = new QLabel;
+    auto* value = plainLabel();
     value->setFont(type(Type::Body, true));
     value->setWordWrap(true);
     value->setTextInteractionFlags(Qt::TextSelectableByMouse);
@@ -140,7 +176,7 @@ QLabel* Form::readout(const QString& label, std::function<QString(const Results&
 }
 
 QLabel* Form::note(const QString& text) {
-    auto* label = new QLabel(text);
+    auto* label = plainLabel(text);
     label->setProperty("role", "quiet");
     label->setFont(type(Type::Small));
     label->setWordWrap(true);

@@ -28,6 +28,12 @@ class Form : public QWidget {
                     std::function<bool(const Design&)> read,
                     std::function<void(Design&, bool)> write);
     /// A choice that reads its index from the design and writes it back as one undo step.
+    /// One of the names there are, or `none` (an empty name). `names` is asked anew with each
+    /// design.
+    QComboBox* names(const QString& label, const QString& objectName, const QString& none,
+                     std::function<std::vector<std::string>(const Design&)> names,
+                     std::function<std::string(const Design&)> read,
+                     std::function<void(Design&, const std::string&)> write);
     QComboBox* choice(const QString& label, const QString& objectName, const QStringList& options,
                       std::function<int(const Design&)> read,
                       std::function<void(Design&, int)> write);

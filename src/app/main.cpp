@@ -11,17 +11,32 @@
 #include "app/main_window.h"
 #include "app/screenshots.h"
 #include "app/theme.h"
+#include "session/guard.h"
 #include "sheet/shipped_font.h"
 
+namespace {
+
+// What a slot throws is told; the window and the unsaved work stay.
+class Application : public QApplication {
+  public:
+    using QApplication::QApplication;
+    wl::MainWindow* window = nullptr;
+    bool notify(QObject* receiver, QEvent* event) override {
+        bool done = false;
+        const auto fault = wl::guarded([&] { done = QApplication::notify(receiver, event); });
+        if (fault && window != nullptr) {
+            window->tell(*fault);
+        }
+        return done;
+    }
+};
+
+}  // namespace
+
 int main(int argc, char** argv) {
-    QApplication application(argc, argv);
     QCoreApplication::setOrganizationName(QStringLiteral("wadeline"));
     QCoreApplication::setApplicationName(QStringLiteral("wadeline"));
     QCoreApplication::setApplicationVersion(QStringLiteral(WL_VERSION));
-    QGuiApplication::setApplicationDisplayName(QString());
-    QGuiApplication::setDesktopFileName(QStringLiteral("org.wadeline.WadeLine"));
-    wl::loadShippedFont();
-    QApplication::setWindowIcon(QIcon(QStringLiteral(":/wadeline.svg")));
 
     QCommandLineParser parser;
     parser.setApplicationDescription(
@@ -38,7 +53,27 @@ int main(int argc, char** argv) {
     const QCommandLineOption startTime(
         QStringLiteral("time-start"),
         QCoreApplication::translate("main", "Print the time to the first result and end."));
-    parser.addOptions({demo, shots, startTime});
+    const QCommandLineOption takeUp(
+        QStringLiteral("take-up"),
+        QCoreApplication::translate("main", "Take up a copy of unsaved work."),
+        QStringLiteral("copy"));
+    parser.addOptions({demo, shots, startTime, takeUp});
+    // Help and version need no display.
+    for (int i = 1; i < argc; ++i) {
+        const QLatin1String word(argv[i]);
+        if (word == QLatin1String("--help") || word == QLatin1String("-h") ||
+            word == QLatin1String("--help-all") || word == QLatin1String("--version") ||
+            word == QLatin1String("-v")) {
+            const QCoreApplication words(argc, argv);
+            parser.process(words);
+        }
+    }
+
+    Application application(argc, argv);
+    QGuiApplication::setApplicationDisplayName(QString());
+    QGuiApplication::setDesktopFileName(QStringLiteral("org.wadeline.WadeLine"));
+    wl::loadShippedFont();
+    QApplication::setWindowIcon(QIcon(QStringLiteral(":/wadeline.svg")));
     parser.process(application);
 
     if (parser.isSet(shots)) {
@@ -52,11 +87,10 @@ int main(int argc, char** argv) {
     }
     window.show();
     const QStringList files = parser.positionalArguments();
-    const bool recovered = !parser.isSet(startTime) && window.offerRecovery();
+    application.window = &window;
+    const bool recovered = !parser.isSet(startTime) && window.offerRecovery(parser.value(takeUp));
     if (!recovered) {
-        if (files.isEmpty() || !window.openFile(files.front())) {
-            window.openDemo();
-        }
+        window.openFirst(files);
     }
     return QApplication::exec();
 }

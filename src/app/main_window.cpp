@@ -11,6 +11,7 @@
 
 #include "app/findings_panel.h"
 #include "app/pages/pages.h"
+#include "app/plain_label.h"
 #include "app/quantity_edit.h"
 #include "app/record_table.h"
 #include "app/scale_dialog.h"
@@ -39,6 +40,7 @@ Step stepOfPath(const QString& path) {
                                                             {"/tie", Step::LipAndTie},
                                                             {"/through_wire", Step::Fittings},
                                                             {"/chambers", Step::Ballast},
+                                                            {"/meetings", Step::Fittings},
                                                             {"/tank", Step::Tank},
                                                             {"/errors", Step::Tank},
                                                             {"/log", Step::WaterLog}};
@@ -49,6 +51,8 @@ Step stepOfPath(const QString& path) {
     }
     return Step::Tank;
 }
+
+constexpr int kWriting_ms = 300;
 
 }  // namespace
 
@@ -84,6 +88,16 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
         });
     }
     recovery_ = std::make_unique<Recovery>(bench_.document, recoveryFolder);
+    connect(recovery_.get(), &Recovery::failed, this, [this](const Error& error) {
+        say(QStringLiteral("▲ ") +
+            tr("No copy of the unsaved work can be kept: %1").arg(sentence(error, bench_.bench())));
+    });
+    connect(&bench_.document, &Document::fileChanged, this, &MainWindow::watchFile);
+    // Told after the burst of events of one writing has passed.
+    connect(&watcher_, &QFileSystemWatcher::fileChanged, this,
+            [this] { QTimer::singleShot(kWriting_ms, this, &MainWindow::lookAtFile); });
+    connect(&watcher_, &QFileSystemWatcher::directoryChanged, this,
+            [this] { QTimer::singleShot(kWriting_ms, this, &MainWindow::lookAtFile); });
 
     const QSettings settings;
     setInch(settings.value(QStringLiteral("inch"), false).toBool());
@@ -114,7 +128,7 @@ QWidget* MainWindow::buildCentre() {
     auto* viewRow = new QHBoxLayout(views);
     viewRow->setContentsMargins(10, 3, 10, 3);
     viewRow->setSpacing(4);
-    auto* tankTitle = new QLabel(tr("The tank"));
+    auto* tankTitle = plainLabel(tr("The tank"));
     tankTitle->setFont(type(Type::Body, true));
     viewRow->addWidget(tankTitle);
     viewRow->addStretch();
@@ -191,7 +205,7 @@ QWidget* MainWindow::buildCentre() {
         pages_->addWidget(holder);
     }
     workLayout->addWidget(pages_, 1);
-    message_ = new QLabel;
+    message_ = plainLabel();
     message_->setObjectName(QStringLiteral("message"));
     message_->setWordWrap(true);
     message_->setContentsMargins(12, 2, 12, 6);
@@ -291,6 +305,10 @@ void MainWindow::goTo(const QString& path) {
     }
 }
 
+void MainWindow::tell(const Error& error) {
+    say(QStringLiteral("▲ ") + sentence(error, bench_.bench()));
+}
+
 void MainWindow::say(const QString& text) {
     message_->setText(text);
     message_->setProperty("role", text.startsWith(QStringLiteral("▲")) ? "fault" : "quiet");
@@ -309,7 +327,7 @@ void MainWindow::setDark(bool dark) {
 void MainWindow::setInch(bool inch) {
     QSettings().setValue(QStringLiteral("inch"), inch);
     inch_->setChecked(inch);
-    bench_.setBench(inch ? Bench::Inch : Bench::Metric);
+    bench_.setBench((inch ? Bench::Inch : Bench::Metric).withMark(makersDecimalMark()));
 }
 
 }  // namespace wl

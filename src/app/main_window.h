@@ -1,6 +1,7 @@
 // The window: top bar, order of work, tank, worksheet, weigh-beam, findings, run strip.
 #pragma once
 
+#include <QFileSystemWatcher>
 #include <QLabel>
 #include <QLineEdit>
 #include <QMainWindow>
@@ -9,6 +10,7 @@
 #include <QToolButton>
 #include <memory>
 
+#include "app/ask.h"
 #include "app/order_rail.h"
 #include "app/run_strip.h"
 #include "app/solid_view.h"
@@ -41,14 +43,22 @@ class MainWindow : public QMainWindow {
     void setInch(bool inch);
     /// Opens a file; a refusal is shown and the present design stays.
     bool openFile(const QString& path);
+    /// What the program was started with: the file named, or the demo when there is none. A file
+    /// that cannot be read is said over a plain bait, not over some other one.
+    void openFirst(const QStringList& files);
     bool saveFile(const QString& path);
     void openDemo(int which = 0);
+    /// A plain bait to begin from.
+    void openNew();
     /// The shelf and the scale, windows of their own that may stay open.
     QWidget* showShelf();
     QWidget* showScale();
     /// Offers what an earlier window left behind; true when it was taken over.
-    bool offerRecovery();
+    /// `only`: take up that copy without asking.
+    bool offerRecovery(const QString& only = {});
     QString message() const { return message_->text(); }
+    /// An error told in the status line.
+    void tell(const Error& error);
 
   protected:
     void closeEvent(QCloseEvent* event) override;
@@ -67,6 +77,12 @@ class MainWindow : public QMainWindow {
     bool mayDiscard();
     void say(const QString& text);
     bool saveOrAsk();
+    bool saveAs();
+    void saved(const QString& path);
+    Answer askWhichStays(const QString& path);
+    /// Tells, once, that the file was changed by others.
+    void lookAtFile();
+    void watchFile();
 
     Workbench bench_;
     std::unique_ptr<Recovery> recovery_;
@@ -87,6 +103,8 @@ class MainWindow : public QMainWindow {
     QPointer<ScaleDialog> scaleDialog_;
     QAction* dark_ = nullptr;
     QAction* inch_ = nullptr;
+    QByteArray toldOfChange_;
+    QFileSystemWatcher watcher_;
 };
 
 }  // namespace wl

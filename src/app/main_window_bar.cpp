@@ -3,6 +3,7 @@
 #include <QToolButton>
 
 #include "app/main_window.h"
+#include "app/plain_label.h"
 #include "app/scale_fill.h"
 #include "app/theme.h"
 
@@ -30,12 +31,12 @@ QWidget* MainWindow::buildTopBar() {
             bench_.document.submit(std::move(next), tr("Name"));
         }
     });
-    saved_ = new QLabel;
+    saved_ = plainLabel();
     saved_->setObjectName(QStringLiteral("savedState"));
     saved_->setProperty("role", "quiet");
-    conditions_ = new QLabel;
+    conditions_ = plainLabel();
     conditions_->setProperty("role", "quiet");
-    auto* scale = new QLabel;
+    auto* scale = plainLabel();
     scale->setObjectName(QStringLiteral("scaleReading"));
     scale->setAccessibleName(tr("On the scale"));
     connect(&bench_.scale, &ScaleReader::readingChanged, scale, [this, scale] {
@@ -64,11 +65,10 @@ QWidget* MainWindow::buildTopBar() {
     auto* units =
         toggle(QStringLiteral("unitSwitch"), tr("Switch between metric and inch bench (Ctrl+U)"));
     auto* lamp = toggle(QStringLiteral("themeSwitch"), tr("Switch between day and night (Ctrl+L)"));
-    connect(units, &QToolButton::clicked, this,
-            [this] { setInch(bench_.bench() == Bench::Metric); });
+    connect(units, &QToolButton::clicked, this, [this] { setInch(bench_.bench().isMetric()); });
     connect(lamp, &QToolButton::clicked, this, [this] { setDark(!inks().dark); });
     connect(&bench_, &Workbench::benchChanged, this, [this, units, lamp] {
-        units->setText(bench_.bench() == Bench::Metric ? tr("mm g") : tr("in oz"));
+        units->setText(bench_.bench().isMetric() ? tr("mm g") : tr("in oz"));
         lamp->setText(inks().dark ? tr("night") : tr("day"));
     });
     return bar;

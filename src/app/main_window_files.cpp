@@ -4,10 +4,12 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMenu>
-#include <QMessageBox>
 #include <QMimeData>
+#include <QProcess>
 #include <QSettings>
+#include <utility>
 
+#include "app/ask.h"
 #include "app/main_window.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
@@ -32,25 +34,102 @@ bool MainWindow::openFile(const QString& path) {
     return true;
 }
 
+void MainWindow::openFirst(const QStringList& files) {
+    if (files.isEmpty()) {
+        openDemo();
+        return;
+    }
+    openNew();
+    openFile(files.front());
+}
+
 bool MainWindow::saveFile(const QString& path) {
-    if (const auto error = bench_.document.save(path)) {
-        say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+    auto error = bench_.document.save(path);
+    if (error && error->code == "file.changed_elsewhere") {
+        const Answer answer = askWhichStays(path);
+        if (answer == Answer::Second) {
+            return saveAs();
+        }
+        if (answer == Answer::Neither) {
+            return false;
+        }
+        error = bench_.document.save(path, Document::Overwrite::Whatever);
+    }
+    if (error) {
+        tell(*error);
         return false;
     }
-    remember(path);
-    recovery_->keepNow();
-    say(tr("Saved to %1.").arg(path));
+    saved(path);
     return true;
 }
 
 bool MainWindow::saveOrAsk() {
-    QString path = bench_.document.filePath();
+    const QString path = bench_.document.filePath();
+    return path.isEmpty() ? saveAs() : saveFile(path);
+}
+
+bool MainWindow::saveAs() {
+    const QString now = bench_.document.filePath();
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("Save the design"), now.isEmpty() ? QStringLiteral("bait.wade") : now,
+        tr("Wade Line designs (*.wade)"));
     if (path.isEmpty()) {
-        path =
-            QFileDialog::getSaveFileName(this, tr("Save the design"), QStringLiteral("bait.wade"),
-                                         tr("Wade Line designs (*.wade)"));
+        return false;
     }
-    return !path.isEmpty() && saveFile(path);
+    // The file dialog has asked whether a file there may go.
+    if (const auto error = bench_.document.save(path, Document::Overwrite::Whatever)) {
+        tell(*error);
+        return false;
+    }
+    saved(path);
+    return true;
+}
+
+void MainWindow::saved(const QString& path) {
+    remember(path);
+    recovery_->keepNow();
+    say(tr("Saved to %1.").arg(path));
+}
+
+Answer MainWindow::askWhichStays(const QString& path) {
+    return ask(this, {tr("Changed elsewhere"),
+                      tr("“%1” was changed by another window or program since it was opened here.")
+                          .arg(QFileInfo(path).fileName()),
+                      tr("Write over it"), tr("Save under another name…"), tr("Cancel")});
+}
+
+void MainWindow::watchFile() {
+    const QStringList before = watcher_.files() + watcher_.directories();
+    if (!before.isEmpty()) {
+        watcher_.removePaths(before);
+    }
+    const QString path = bench_.document.filePath();
+    if (!path.isEmpty()) {
+        // The folder too: a file that is replaced as a whole is a new file.
+        watcher_.addPaths({path, QFileInfo(path).absolutePath()});
+    }
+}
+
+void MainWindow::lookAtFile() {
+    if (!bench_.document.changedElsewhere() ||
+        std::exchange(toldOfChange_, bench_.document.fileMark()) == bench_.document.fileMark()) {
+        return;
+    }
+    say(QStringLiteral("▲ ") +
+        tr("%1 was changed by another window or program. Saving will ask which one stays.")
+            .arg(QFileInfo(bench_.document.filePath()).fileName()));
+}
+
+void MainWindow::openNew() {
+    const Result<Design> start = readDesign(embedded::demo_wade());
+    Design fresh;
+    if (start) {  // a plain body to begin from, without the demo's story
+        fresh.body = start->body;
+        fresh.lip = start->lip;
+        fresh.tie = start->tie;
+        fresh.pieces.front().stock = Stock{};
+    }
+    bench_.document.replace(fresh, {}, true);
 }
 
 void MainWindow::openDemo(int which) {
@@ -60,22 +139,45 @@ void MainWindow::openDemo(int which) {
     }
 }
 
-bool MainWindow::offerRecovery() {
-    const auto left = recovery_->findLeftBehind();
-    if (!left) {
-        return false;
+bool MainWindow::offerRecovery(const QString& only) {
+    bool taken = false;
+    const std::vector<LeftBehind> all = recovery_->findLeftBehind();
+    for (const QString& path : recovery_->unreadable()) {
+        say(QStringLiteral("▲ ") +
+            tr("A copy of unsaved work cannot be read; it is kept as %1.").arg(path));
     }
-    const auto answer = QMessageBox::question(
-        this, tr("Unsaved work was found"),
-        tr("“%1” was being worked on when the program ended without saving. Take it up again?")
-            .arg(QString::fromStdString(left->design.name)),
-        QMessageBox::Yes | QMessageBox::Discard, QMessageBox::Yes);
-    if (answer == QMessageBox::Yes) {
-        bench_.document.replace(left->design, left->originalFile, true);
-        recovery_->keepNow();
+    for (const LeftBehind& left : all) {
+        if (!only.isEmpty() && left.keptFile != only) {
+            continue;
+        }
+        const QString name = QString::fromStdString(left.design.name);
+        const QString when =
+            QLocale().toString(QFileInfo(left.keptFile).lastModified(), QLocale::ShortFormat);
+        const Answer answer =
+            only.isEmpty()
+                ? ask(this, {tr("Unsaved work was found"),
+                             tr("“%1” was being worked on when the program ended without saving "
+                                "(%2).")
+                                 .arg(name, when),
+                             taken ? tr("Open in a window of its own") : tr("Take it up again"),
+                             tr("Throw it away"), tr("Ask again next time")})
+                : Answer::First;
+        if (answer == Answer::Second) {
+            recovery_->discard(left);
+        } else if (answer == Answer::First && taken) {
+            left.held->unlock();
+            QProcess::startDetached(QCoreApplication::applicationFilePath(),
+                                    {QStringLiteral("--take-up"), left.keptFile});
+        } else if (answer == Answer::First) {
+            bench_.document.replace(left.design, left.originalFile, true, left.fileMark);
+            // The copy goes only when this window's own is written.
+            if (!recovery_->keepNow()) {
+                recovery_->discard(left);
+            }
+            taken = true;
+        }
     }
-    recovery_->discard(*left);
-    return answer == QMessageBox::Yes;
+    return taken;
 }
 
 void MainWindow::remember(const QString& path) {
@@ -105,15 +207,11 @@ bool MainWindow::mayDiscard() {
     if (!bench_.document.isModified()) {
         return true;
     }
-    const auto answer = QMessageBox::question(
-        this, tr("Not saved"),
-        tr("“%1” has changes that are not saved.")
-            .arg(QString::fromStdString(bench_.design().name)),
-        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
-    if (answer == QMessageBox::Save) {
-        return saveOrAsk();
-    }
-    return answer == QMessageBox::Discard;
+    const Answer answer = ask(this, {tr("Not saved"),
+                                     tr("“%1” has changes that are not saved.")
+                                         .arg(QString::fromStdString(bench_.design().name)),
+                                     tr("Save"), tr("Discard"), tr("Cancel")});
+    return answer == Answer::First ? saveOrAsk() : answer == Answer::Second;
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

@@ -26,15 +26,7 @@ void MainWindow::buildMenus() {
         file, tr("&New"), QKeySequence::New,
         [this] {
             if (mayDiscard()) {
-                const Result<Design> start = readDesign(embedded::demo_wade());
-                Design fresh;
-                if (start) {  // a plain body to begin from, without the demo's story
-                    fresh.body = start->body;
-                    fresh.lip = start->lip;
-                    fresh.tie = start->tie;
-                    fresh.pieces.front().stock = Stock{};
-                }
-                bench_.document.replace(fresh, {}, true);
+                openNew();
             }
         },
         this);
@@ -70,15 +62,7 @@ void MainWindow::buildMenus() {
     add(
         file, tr("&Save"), QKeySequence::Save, [this] { saveOrAsk(); }, this);
     add(
-        file, tr("Save &as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")),
-        [this] {
-            const QString path = QFileDialog::getSaveFileName(this, tr("Save the design"),
-                                                              bench_.document.filePath(),
-                                                              tr("Wade Line designs (*.wade)"));
-            if (!path.isEmpty()) {
-                saveFile(path);
-            }
-        },
+        file, tr("Save &as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), [this] { saveAs(); },
         this);
     add(
         file, tr("&Quit"), QKeySequence::Quit, [this] { close(); }, this);
@@ -101,7 +85,7 @@ void MainWindow::buildMenus() {
     QMenu* view = menuBar()->addMenu(tr("&View"));
     inch_ = add(
         view, tr("&Inch bench"), QKeySequence(QStringLiteral("Ctrl+U")),
-        [this] { setInch(bench_.bench() == Bench::Metric); }, this);
+        [this] { setInch(bench_.bench().isMetric()); }, this);
     inch_->setCheckable(true);
     dark_ = add(
         view, tr("&Night"), QKeySequence(QStringLiteral("Ctrl+L")),

@@ -147,6 +147,9 @@ QString OrderRail::verdict(Step step) const {
                 .arg(bench_.text(Quantity::Angle, least));
         }
         case Step::Tank:
+            if (const QString lean = leanWords(d.roll_rad, bench_.bench()); !lean.isEmpty()) {
+                return QStringLiteral("▲ ") + lean;
+            }
             if (d.state == RestState::Sinks) {
                 return tr("sinks %1").arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s));
             }

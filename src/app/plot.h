@@ -11,6 +11,9 @@ namespace wl {
 inline void dressPlot(QCustomPlot& plot, const QString& xTitle, const QString& yTitle) {
     const Inks& c = inks();
     plot.setBackground(c.sheet);
+    QLocale locale;
+    locale.setNumberOptions(QLocale::OmitGroupSeparator);
+    plot.setLocale(locale);
     plot.axisRect()->setMinimumMargins(QMargins(8, 8, 12, 8));
     for (QCPAxis* axis : {plot.xAxis, plot.yAxis}) {
         axis->setBasePen(QPen(c.quiet));

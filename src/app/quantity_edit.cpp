@@ -6,6 +6,7 @@
 #include <QStyle>
 #include <cmath>
 
+#include "app/plain_label.h"
 #include "app/scale_fill.h"
 #include "core/base/units.h"
 #include "core/design/fields.h"
@@ -13,7 +14,7 @@
 namespace wl {
 
 double benchStep(Quantity quantity, Bench bench) {
-    const bool metric = bench == Bench::Metric;
+    const bool metric = bench.isMetric();
     switch (quantity) {
         case Quantity::Length:
             return metric ? 0.0005 : kInch / 64;
@@ -45,8 +46,8 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString&
       path_(path),
       title_(title),
       line_(new QLineEdit),
-      unit_(new QLabel),
-      fault_(new QLabel) {
+      unit_(plainLabel()),
+      fault_(plainLabel()) {
     if (const auto known = field()) {
         quantity_ = known->quantity;
     }
@@ -62,8 +63,8 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString&
       quantity_(binding.quantity),
       binding_(std::move(binding)),
       line_(new QLineEdit),
-      unit_(new QLabel),
-      fault_(new QLabel) {
+      unit_(plainLabel()),
+      fault_(plainLabel()) {
     build();
 }
 

@@ -9,6 +9,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include "app/plain_label.h"
 #include "app/scale_fill.h"
 #include "app/theme.h"
 #include "core/design/fields.h"
@@ -220,7 +221,7 @@ bool RecordModel::setData(const QModelIndex& index, const QVariant& value, int r
 RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QString& listPath,
                          std::function<int(const Design&)> count, std::vector<RecordColumn> columns,
                          std::vector<Action> actions, QWidget* parent)
-    : QWidget(parent), view_(new QTableView), fault_(new QLabel), listPath_(listPath) {
+    : QWidget(parent), view_(new QTableView), fault_(plainLabel()), listPath_(listPath) {
     model_ = new RecordModel(bench, listPath, std::move(count), std::move(columns), this);
     view_->setModel(model_);
     view_->setItemDelegate(new RecordDelegate(this));

@@ -154,7 +154,7 @@ void RunStrip::paintEvent(QPaintEvent*) {
     }
     p.setPen(c.quiet);
     p.drawText(QRectF(2, surface - 9, left - 22, 18), Qt::AlignRight | Qt::AlignVCenter, tr("rod"));
-    const bool metric = bench_.bench() == Bench::Metric;
+    const bool metric = bench_.bench().isMetric();
     const double unit = metric ? 1.0 : kFoot;
     const int every = b.castLength_m / unit > 60 ? 20 : b.castLength_m / unit > 15 ? 5 : 1;
     for (int tick = every; tick * unit <= b.castLength_m + 1e-9; tick += every) {

@@ -5,6 +5,7 @@
 #include <QFileInfo>
 #include <QGridLayout>
 
+#include "app/plain_label.h"
 #include "app/scale_fill.h"
 #include "app/theme.h"
 #include "core/base/units.h"
@@ -20,8 +21,8 @@ ScaleDialog::ScaleDialog(Workbench& bench, QWidget* parent)
       practise_(new QPushButton(tr("Practise with a simulated scale"))),
       load_(new QLineEdit),
       lay_(new QPushButton(tr("Lay it on"))),
-      reading_(new QLabel),
-      message_(new QLabel) {
+      reading_(plainLabel()),
+      message_(plainLabel()) {
     setObjectName(QStringLiteral("scaleDialog"));
     setWindowTitle(tr("Bench scale"));
     auto* grid = new QGridLayout(this);
@@ -38,7 +39,7 @@ ScaleDialog::ScaleDialog(Workbench& bench, QWidget* parent)
     }
     speed_->setCurrentText(QStringLiteral("9600"));
     auto label = [grid](const QString& text, QWidget* field, int row) {
-        auto* l = new QLabel(text);
+        auto* l = plainLabel(text);
         l->setBuddy(field);
         grid->addWidget(l, row, 0);
         grid->addWidget(field, row, 1);
@@ -63,7 +64,7 @@ ScaleDialog::ScaleDialog(Workbench& bench, QWidget* parent)
     message_->setWordWrap(true);
     grid->addWidget(message_, 5, 0, 1, 3);
     auto* hint =
-        new QLabel(tr("Set the scale to send its readings continuously. Then F9 in any "
+        plainLabel(tr("Set the scale to send its readings continuously. Then F9 in any "
                       "field of mass takes what lies on it, in any unit the scale sends."));
     hint->setProperty("role", "quiet");
     hint->setWordWrap(true);

@@ -8,6 +8,7 @@
 #include <QVBoxLayout>
 #include <cmath>
 
+#include "app/plain_label.h"
 #include "app/theme.h"
 #include "core/shape/edit_body.h"
 
@@ -23,13 +24,13 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
       bench_(bench),
       lengths_(new QLineEdit),
       table_(new QTableWidget),
-      message_(new QLabel) {
+      message_(plainLabel()) {
     setWindowTitle(tr("Sizes in series"));
     setObjectName(QStringLiteral("seriesDialog"));
     resize(900, 460);
     auto* layout = new QVBoxLayout(this);
     auto* top = new QHBoxLayout;
-    auto* label = new QLabel(tr("Lengths"));
+    auto* label = plainLabel(tr("Lengths"));
     label->setBuddy(lengths_);
     top->addWidget(label);
     lengths_->setObjectName(QStringLiteral("seriesLengths"));
@@ -37,7 +38,7 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
     const double now = overallSize(bench_.design().body).length_m;
     QStringList usual;
     for (const double k : {0.6, 0.8, 1.0, 1.25, 1.6}) {
-        const double step = bench_.bench() == Bench::Metric ? 0.005 : kInch / 4;
+        const double step = bench_.bench().isMetric() ? 0.005 : kInch / 4;
         usual << bench_.text(Quantity::Length, k == 1.0 ? now : std::round(k * now / step) * step);
     }
     lengths_->setText(usual.join(QStringLiteral("; ")));
@@ -57,7 +58,7 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
     message_->setObjectName(QStringLiteral("seriesMessage"));
     message_->setWordWrap(true);
     layout->addWidget(message_);
-    auto* note = new QLabel(
+    auto* note = plainLabel(
         tr("With the length go the shape, places, joints, slots and the lip's outline (volume with "
            "its cube), bores to the half millimetre. As bought stay hooks, rings, eyes, wire, lip "
            "sheet, print walls and coat thickness. The lead is planned anew for each."));

@@ -4,16 +4,17 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QKeyEvent>
-#include <QSaveFile>
 #include <QVBoxLayout>
 
+#include "app/plain_label.h"
 #include "app/scale_fill.h"
 #include "app/theme.h"
+#include "io/whole_file.h"
 
 namespace wl {
 namespace {
 
-constexpr qint64 kMostBytes = 8 << 20;
+constexpr size_t kMostBytes = 8u << 20;
 
 }  // namespace
 
@@ -39,13 +40,13 @@ ShelfWindow::ShelfWindow(Workbench& bench, QWidget* parent)
       mass_(new QLineEdit),
       weigh_(new QPushButton(tr("Weighed"))),
       remove_(new QPushButton(tr("Remove"))),
-      message_(new QLabel) {
+      message_(plainLabel()) {
     setObjectName(QStringLiteral("shelfWindow"));
     setWindowTitle(tr("The shelf"));
     resize(860, 520);
     auto* layout = new QVBoxLayout(this);
     auto* top = new QHBoxLayout;
-    auto* kindLabel = new QLabel(tr("On the shelf"));
+    auto* kindLabel = plainLabel(tr("On the shelf"));
     kindLabel->setBuddy(kind_);
     kind_->setObjectName(QStringLiteral("shelfKind"));
     kind_->setAccessibleName(tr("What kind of thing"));
@@ -109,9 +110,9 @@ ShelfWindow::ShelfWindow(Workbench& bench, QWidget* parent)
             mass_->setText(QString::fromStdString(editText(Quantity::Mass, bench_.bench(), kg)));
         });
     });
-    bottom->addWidget(new QLabel(tr("Weighed together:")));
+    bottom->addWidget(plainLabel(tr("Weighed together:")));
     bottom->addWidget(count_);
-    bottom->addWidget(new QLabel(tr("pieces =")));
+    bottom->addWidget(plainLabel(tr("pieces =")));
     bottom->addWidget(mass_);
     bottom->addWidget(take);
     bottom->addWidget(weigh_);
@@ -218,15 +219,11 @@ void ShelfWindow::weigh() {
 }
 
 bool ShelfWindow::importCsv(const QString& path) {
-    QFile file(path);
-    if (!file.open(QIODevice::ReadOnly)) {
-        return tell(Error{"file.cannot_open", path.toStdString(), {}, {}});
+    const Result<std::string> text = readRegularFile(path.toStdU16String(), kMostBytes);
+    if (!text) {
+        return tell(text.error());
     }
-    if (file.size() > kMostBytes) {
-        return tell(Error{"file.too_large", path.toStdString(), {}, {}});
-    }
-    const QByteArray bytes = file.readAll();
-    const auto read = readShelfCsv(std::string_view(bytes.constData(), size_t(bytes.size())));
+    const auto read = readShelfCsv(*text);
     if (!read) {
         return tell(read.error());
     }
@@ -238,12 +235,9 @@ bool ShelfWindow::importCsv(const QString& path) {
 }
 
 bool ShelfWindow::exportCsv(const QString& path) {
-    QSaveFile file(path);
-    const std::string text = writeShelfCsv(bench_.shelf.entries());
-    if (!file.open(QIODevice::WriteOnly) ||
-        file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit()) {
-        return tell(
-            Error{"file.cannot_write", path.toStdString(), {file.errorString().toStdString()}, {}});
+    if (const auto error =
+            writeWholeFile(path.toStdU16String(), writeShelfCsv(bench_.shelf.entries()))) {
+        return tell(*error);
     }
     say(tr("%1 things written to %2.").arg(bench_.shelf.entries().size()).arg(path));
     return true;

@@ -6,6 +6,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/plain_label.h"
 #include "io/mesh_bytes.h"
 #include "io/solid_file.h"
 
@@ -37,13 +38,13 @@ SolidDialog::SolidDialog(Workbench& bench, QWidget* parent)
       bench_(bench),
       canvas_(new SolidCanvas(bench)),
       unit_(new QComboBox),
-      message_(new QLabel) {
+      message_(plainLabel()) {
     setWindowTitle(tr("Bring in a solid"));
     setObjectName(QStringLiteral("solidDialog"));
     resize(860, 600);
     auto* layout = new QVBoxLayout(this);
     auto* top = new QHBoxLayout;
-    auto* label = new QLabel(tr("Drawn in"));
+    auto* label = plainLabel(tr("Drawn in"));
     label->setBuddy(unit_);
     top->addWidget(label);
     unit_->setObjectName(QStringLiteral("solidUnit"));

@@ -13,6 +13,7 @@
 #include <Eigen/Geometry>
 
 #include "app/bait_painter.h"
+#include "app/plain_label.h"
 #include "core/geometry/mesh_clip.h"
 
 namespace wl {
@@ -101,7 +102,7 @@ QRectF SolidCanvas::drawingBox() const {
 }
 
 SolidCanvas::Camera SolidCanvas::camera() const {
-    // From starboard with the nose to the left, as the side view, when turned by nothing.
+    // From port with the nose to the left, as the side view, when turned by nothing.
     const Eigen::Vector3d eye(std::sin(turn_) * std::cos(tilt_), -std::cos(turn_) * std::cos(tilt_),
                               std::sin(tilt_));
     const Eigen::Vector3d right = Eigen::Vector3d(-eye.y(), eye.x(), 0).normalized();
@@ -109,6 +110,9 @@ SolidCanvas::Camera SolidCanvas::camera() const {
     c.axes.row(0) = right;
     c.axes.row(1) = -eye.cross(right);
     c.axes.row(2) = eye;
+    if (!other_) {
+        c.axes.col(1) *= -1;  // the bait's own frame (aft, port, up) is left-handed
+    }
     // Fitted to what is seen at this turn.
     Eigen::Vector3d low = Eigen::Vector3d::Constant(1e9), high = -low;
     auto take = [&](const TriangleMesh& mesh) {
@@ -334,7 +338,7 @@ SolidView::SolidView(Workbench& bench, QWidget* parent)
     layout->addWidget(canvas_, 1);
     auto* row = new QHBoxLayout;
     row->setContentsMargins(10, 2, 10, 4);
-    auto* label = new QLabel(tr("Cut open at"));
+    auto* label = plainLabel(tr("Cut open at"));
     label->setBuddy(slider_);
     row->addWidget(label);
     slider_->setObjectName(QStringLiteral("sectionSlider"));

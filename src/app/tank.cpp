@@ -90,9 +90,11 @@ void Tank::takeResults() {
     poseFrom_ = pose_;
     shown_ = results;
     const Trace& trace = shown_->design->trace;
-    if (!(trace.picture == pictureOf_.picture) || trace.picturePath != pictureOf_.picturePath) {
+    if (!(trace.picture == pictureOf_.picture) || trace.picturePath != pictureOf_.picturePath ||
+        (picture_.isNull() &&
+         bench_.picturesAgreed.contains(QString::fromStdString(trace.picturePath)))) {
         pictureOf_ = trace;
-        picture_ = tracePicture(trace);
+        picture_ = tracePicture(trace, bench_.picturesAgreed);
     }
     const Pose to = wantedPose();
     if (first || settle_.duration() == 0 || dragged_ >= 0) {

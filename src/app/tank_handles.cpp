@@ -160,7 +160,7 @@ void addLip(const Design& design, std::vector<TankHandle>& out) {
                                std::max(0.0, (p - root).dot(lipDirection(lip)))};
                        },
                        {1, 0, 0}});
-    } else {
+    } else if (design.tie.eye.empty()) {
         out.push_back({tr("Tie"),
                        tiePoint(design),
                        {{"/tie/x", Quantity::Length}, {"/tie/z", Quantity::Length}},

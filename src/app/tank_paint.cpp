@@ -102,7 +102,7 @@ void Tank::paintTrace(QPainter& p) const {
 
 void Tank::paintRuler(QPainter& p) const {
     const Inks& c = inks();
-    const bool metric = bench_.bench() == Bench::Metric;
+    const bool metric = bench_.bench().isMetric();
     const double unit = metric ? 0.001 : kInch / 8;
     const int major = metric ? 10 : 8;
     const double top = height() - kRulerHeight;
@@ -203,20 +203,20 @@ void Tank::paintHandles(QPainter& p) const {
 
 QString Tank::summary() const {
     const Derived& d = *shown_->derived;
-    const QString pitch = bench_.text(Quantity::Angle, std::abs(d.pitch_rad));
-    const QString nose = std::abs(d.pitch_rad) < 0.5 * kDegree ? tr("level")
-                         : d.pitch_rad > 0                     ? tr("nose up %1").arg(pitch)
-                                                               : tr("nose down %1").arg(pitch);
+    // What is most wrong with how it lies comes first.
+    const QString lean = leanWords(d.roll_rad, bench_.bench());
+    const QString nose = noseWords(d.pitch_rad, bench_.bench());
+    const QString lies = lean.isEmpty() ? nose : tr("%1, %2").arg(lean, nose);
     switch (d.state) {
         case RestState::Floats:
             return tr("Floats, %1, %2 of the back showing")
-                .arg(nose, bench_.text(Quantity::Length, d.showing_m));
+                .arg(lies, bench_.text(Quantity::Length, d.showing_m));
         case RestState::Suspends:
             return tr("Suspends, %1, drifting at %2 or less")
-                .arg(nose, bench_.text(Quantity::Speed, kSuspendSpeed_m_s));
+                .arg(lies, bench_.text(Quantity::Speed, kSuspendSpeed_m_s));
         case RestState::Sinks:
             return tr("Sinks at %1, %2")
-                .arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s), nose);
+                .arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s), lies);
     }
     return {};
 }

@@ -4,7 +4,6 @@
 #include <QButtonGroup>
 #include <QCheckBox>
 #include <QDialogButtonBox>
-#include <QFile>
 #include <QFileDialog>
 #include <QImageReader>
 #include <QPushButton>
@@ -12,15 +11,17 @@
 #include <QVBoxLayout>
 #include <cmath>
 
+#include "app/plain_label.h"
 #include "app/theme.h"
 #include "core/shape/trace_profile.h"
+#include "io/whole_file.h"
 
 namespace wl {
 namespace {
 
 constexpr int kMostPixels = 40'000'000;
 constexpr int kStations = 11;
-constexpr qint64 kLargestPicture = 8 << 20;
+constexpr size_t kLargestPicture = 8u << 20;
 
 // Decodes with the size looked at first: a small file can claim a vast picture.
 QImage decoded(const QByteArray& bytes) {
@@ -40,31 +41,28 @@ QImage decoded(const QByteArray& bytes) {
 }
 
 QByteArray fileBytes(const QString& path) {
-    QFile file(path);
-    if (!file.open(QIODevice::ReadOnly) || file.size() > kLargestPicture) {
-        return {};
-    }
-    return file.readAll();
+    const Result<std::string> bytes = readRegularFile(path.toStdU16String(), kLargestPicture);
+    return bytes ? QByteArray::fromStdString(*bytes) : QByteArray();
 }
 
 }  // namespace
 
-QImage tracePicture(const Trace& trace) {
+QImage tracePicture(const Trace& trace, const QSet<QString>& agreed) {
     if (trace.picture) {
         return decoded(
             QByteArray(trace.picture.bytes->data(), qsizetype(trace.picture.bytes->size())));
     }
-    return trace.picturePath.empty()
-               ? QImage()
-               : decoded(fileBytes(QString::fromStdString(trace.picturePath)));
+    const QString path = QString::fromStdString(trace.picturePath);
+    return agreed.contains(path) ? decoded(fileBytes(path)) : QImage();
 }
 
 TraceDialog::TraceDialog(Workbench& bench, QWidget* parent)
     : QDialog(parent),
       bench_(bench),
       holder_(new QWidget),
-      message_(new QLabel),
+      message_(plainLabel()),
       known_(new QLineEdit),
+      named_(new QPushButton(tr("Open the named picture"))),
       keep_(new QCheckBox(tr("keep the picture with the design"))) {
     setWindowTitle(tr("Trace a picture"));
     setObjectName(QStringLiteral("traceDialog"));
@@ -74,6 +72,20 @@ TraceDialog::TraceDialog(Workbench& bench, QWidget* parent)
     auto* open = new QPushButton(tr("Choose a picture…"));
     open->setObjectName(QStringLiteral("choosePicture"));
     top->addWidget(open);
+    top->addWidget(named_);
+    named_->setObjectName(QStringLiteral("openNamedPicture"));
+    named_->hide();
+    connect(named_, &QPushButton::clicked, this, [this] {
+        const QString path = QString::fromStdString(bench_.design().trace.picturePath);
+        if (!loadPicture(path)) {
+            message_->setText(QStringLiteral("▲ ") +
+                              tr("The picture is no longer at %1, or is none this can open. Choose "
+                                 "it again; what was traced is kept.")
+                                  .arg(path));
+        } else {
+            keep_->setChecked(false);
+        }
+    });
     auto* tools = new QButtonGroup(this);
     const QString names[] = {tr("1 Scale"), tr("2 Axis, nose to tail"), tr("3 Back"),
                              tr("4 Belly")};
@@ -85,7 +97,7 @@ TraceDialog::TraceDialog(Workbench& bench, QWidget* parent)
         tools->addButton(button, i);
         top->addWidget(button);
     }
-    top->addWidget(new QLabel(tr("known length")));
+    top->addWidget(plainLabel(tr("known length")));
     known_->setObjectName(QStringLiteral("knownLength"));
     known_->setAccessibleName(tr("Length between the two places of the scale"));
     known_->setMaximumWidth(90);
@@ -128,7 +140,7 @@ TraceDialog::TraceDialog(Workbench& bench, QWidget* parent)
         }
     });
     const Trace& kept = bench_.design().trace;
-    const QImage picture = tracePicture(kept);
+    const QImage picture = tracePicture(kept, bench_.picturesAgreed);
     if (!picture.isNull()) {
         path_ = QString::fromStdString(kept.picturePath);
         if (kept.picture) {
@@ -139,14 +151,15 @@ TraceDialog::TraceDialog(Workbench& bench, QWidget* parent)
         }
         showCanvas(picture, kept);
     } else {
+        named_->setVisible(!kept.picturePath.empty());
         message_->setText(
             kept.picturePath.empty()
                 ? tr("Choose a photograph or scan of the bait or fish, seen square from the side. "
                      "Then: two places a known length apart, the nose and tail tips, and points "
                      "along back and belly.")
-                : QStringLiteral("▲ ") + tr("The picture is no longer at %1. Choose it again; what "
-                                            "was traced is kept.")
-                                             .arg(QString::fromStdString(kept.picturePath)));
+                : tr("The design names a picture at %1. It is opened only if you say so: “Open "
+                     "the named picture”, or choose another; what was traced is kept.")
+                      .arg(QString::fromStdString(kept.picturePath)));
     }
 }
 
@@ -161,6 +174,8 @@ bool TraceDialog::loadPicture(const QString& path) {
     }
     path_ = path;
     bytes_ = bytes;
+    bench_.picturesAgreed.insert(path);
+    named_->hide();
     Trace trace = canvas_ != nullptr ? canvas_->trace() : bench_.design().trace;
     showCanvas(picture, std::move(trace));
     return true;

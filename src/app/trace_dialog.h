@@ -5,6 +5,8 @@
 #include <QDialog>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPushButton>
+#include <QSet>
 
 #include "app/trace_canvas.h"
 #include "app/workbench.h"
@@ -30,12 +32,13 @@ class TraceDialog : public QDialog {
     QWidget* holder_;
     QLabel* message_;
     QLineEdit* known_;
+    QPushButton* named_;  ///< opens the picture the design names, once asked to
     QCheckBox* keep_;
     QString path_;
     QByteArray bytes_;
 };
 
-/// The design's picture: kept with it, or read again from where it was.
-QImage tracePicture(const Trace& trace);
+/// The design's picture: kept with it, or read from where it was when that path is among `agreed`.
+QImage tracePicture(const Trace& trace, const QSet<QString>& agreed);
 
 }  // namespace wl

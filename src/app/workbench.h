@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QObject>
+#include <QSet>
 #include <QStandardPaths>
 
 #include "scale/scale_reader.h"
@@ -45,6 +46,9 @@ class Workbench : public QObject {
     Evaluator evaluator;
     ShelfBook shelf;    ///< one for every design and window
     ScaleReader scale;  ///< closed until the maker connects one
+    /// Pictures outside the design the maker chose or agreed to open; no other path in a design is
+    /// ever opened.
+    QSet<QString> picturesAgreed;
 
     Bench bench() const { return bench_; }
     void setBench(Bench bench) {
@@ -72,7 +76,7 @@ class Workbench : public QObject {
     void openWanted(const DesignPtr& design);
 
   private:
-    Bench bench_ = Bench::Metric;
+    Bench bench_ = Bench::Metric.withMark(makersDecimalMark());
 };
 
 }  // namespace wl

@@ -1,14 +1,18 @@
-// Command line: reports, bench sheets, the demo design and the file schema.
-// Exit codes: 0 done, 1 the report carries an error finding, 2 the call or a file failed.
+// Command line: reports, every answer the window gives, bench sheets, demo designs, schemas.
+// Exit codes: 0 done, 1 answered, but something stops the maker (an error finding, a target that is
+// not met), 2 the call or a file failed.
 
 #include <CLI/CLI.hpp>
-#include <fstream>
+#include <csignal>
 #include <iostream>
 
+#include "core/base/units.h"
+#include "io/answers.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "io/report.h"
 #include "io/schema.h"
+#include "io/whole_file.h"
 #include "text/sentences.h"
 #ifdef WL_WITH_SHEET
 #include <QGuiApplication>
@@ -18,7 +22,8 @@
 
 namespace {
 
-constexpr int kDone = 0, kFindings = 1, kFailed = 2;
+constexpr int kDone = 0, kStops = 1, kFailed = 2;
+constexpr size_t kMostCsvBytes = 8u << 20;
 
 int fail(const wl::Error& error) {
     std::cerr << "wadeline: "
@@ -31,31 +36,139 @@ int fail(const wl::Error& error) {
     return kFailed;
 }
 
-int writeOut(const std::string& path, std::string_view text) {
-    if (path.empty() || path == "-") {
-        std::cout << text;
-        return std::cout ? kDone : kFailed;
-    }
-    std::ofstream out(path, std::ios::binary);
-    out << text;
-    out.flush();
-    return out ? kDone : fail({"file.cannot_write", path, {path}, {}});
+int complain(const std::string& what) {
+    std::cerr << "wadeline: " << what << "\n";
+    return kFailed;
 }
 
-int report(const std::string& file, bool asJson) {
-    const wl::Result<wl::Design> design = wl::loadDesign(file);
+int writeOut(const std::string& path, std::string_view text) {
+    if (path.empty() || path == "-") {
+        std::cout << text << std::flush;
+        return std::cout ? kDone : complain("the output could not be written.");
+    }
+    const auto error = wl::writeWholeFile(path, text);
+    return error ? fail(*error) : kDone;
+}
+
+// What an answering subcommand was called with.
+struct Call {
+    std::string file, shelf, out, output;
+    int take = 1;
+    std::vector<std::string> values, salts;
+    unsigned long long most = 20, draws = 0, seed = 1;
+};
+
+wl::Result<wl::Shelf> shelfOf(const Call& call) {
+    if (call.shelf.empty()) {
+        return wl::starterShelf();
+    }
+    const wl::Result<std::string> text = wl::readRegularFile(call.shelf, kMostCsvBytes);
+    if (!text) {
+        return text.error();
+    }
+    const auto entries = wl::readShelfCsv(*text);
+    return entries ? wl::Result<wl::Shelf>(wl::arrangeShelf(*entries)) : entries.error();
+}
+
+// Every value in the unit given with it, or the metric bench's own.
+wl::Result<std::vector<double>> amounts(const std::vector<std::string>& texts,
+                                        wl::Quantity quantity, double least, double most) {
+    std::vector<double> values;
+    for (const std::string& text : texts) {
+        const wl::ReadAmount read = wl::readAmount(text, quantity, wl::Bench::Metric);
+        if (read.fault != wl::ReadFault::None) {
+            return wl::Error{"text.not_a_number", text, {}, {}};
+        }
+        if (!(read.valueSi >= least && read.valueSi <= most)) {
+            return wl::Error{"field.out_of_range",
+                             text,
+                             {},
+                             {{quantity, read.valueSi}, {quantity, least}, {quantity, most}}};
+        }
+        values.push_back(read.valueSi);
+    }
+    return values;
+}
+
+// Prints the answer; writes the design taken from it when asked.
+int give(const wl::Answer& answer, const Call& call) {
+    if (const int code = writeOut(call.out, answer.json); code != kDone) {
+        return code;
+    }
+    if (!call.output.empty()) {
+        if (call.take < 1 || size_t(call.take) > answer.designs.size()) {
+            return complain("there is no design " + std::to_string(call.take) +
+                            " to write: the answer offers " +
+                            std::to_string(answer.designs.size()) + ".");
+        }
+        const auto error =
+            wl::writeWholeFile(call.output, wl::writeDesign(answer.designs[size_t(call.take) - 1]));
+        if (error) {
+            return fail(*error);
+        }
+    }
+    return answer.met ? kDone : kStops;
+}
+
+int report(const Call& call, bool asJson) {
+    const wl::Result<wl::Design> design = wl::loadDesign(call.file);
     if (!design) {
         return fail(design.error());
     }
     const wl::Report made = wl::makeReport(*design);
-    std::cout << (asJson ? made.json : wl::readableReport(made));
-    return made.hasError ? kFindings : kDone;
+    const int code = writeOut(call.out, asJson ? made.json : wl::readableReport(made));
+    return code != kDone ? code : made.hasError ? kStops : kDone;
 }
 
-int sheet([[maybe_unused]] const std::string& file, [[maybe_unused]] const std::string& out,
-          [[maybe_unused]] bool inch, [[maybe_unused]] char** argv) {
+int answer(const std::string& about, const Call& call) {
+    const wl::Result<wl::Design> design = wl::loadDesign(call.file);
+    if (!design) {
+        return fail(design.error());
+    }
+    const wl::Result<wl::Shelf> shelf = shelfOf(call);
+    if (!shelf) {
+        return fail(shelf.error());
+    }
+    if (about == "plan") {
+        return give(wl::planAnswer(*design), call);
+    }
+    if (about == "ways") {
+        return give(wl::waysAnswer(*design, *shelf), call);
+    }
+    if (about == "mends") {
+        return give(wl::mendsAnswer(*design, *shelf), call);
+    }
+    if (about == "school") {
+        return give(wl::schoolAnswer(*design), call);
+    }
+    if (about == "doubt") {
+        return give(wl::doubtAnswer(*design, call.draws, call.seed), call);
+    }
+    if (about == "swaps") {
+        const auto speeds = amounts(call.values, wl::Quantity::Speed, -5.0, 5.0);
+        return speeds ? give(wl::swapsAnswer(*design, *shelf, *speeds, call.most), call)
+                      : fail(speeds.error());
+    }
+    if (about == "series") {
+        const auto lengths = amounts(call.values, wl::Quantity::Length, 0.01, 0.6);
+        return lengths ? give(wl::seriesAnswer(*design, *lengths), call) : fail(lengths.error());
+    }
+    const auto temperatures =
+        amounts(call.values.empty() ? std::vector<std::string>{"4", "15", "25"} : call.values,
+                wl::Quantity::Temperature, wl::kZeroCelsius_K - 2, wl::kZeroCelsius_K + 40);
+    const auto salts =
+        amounts(call.salts.empty() ? std::vector<std::string>{"0", "10", "35"} : call.salts,
+                wl::Quantity::Salinity, 0.0, 0.05);
+    if (!temperatures || !salts) {
+        return fail(temperatures ? salts.error() : temperatures.error());
+    }
+    return give(wl::watersAnswer(*design, *temperatures, *salts), call);
+}
+
+int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] bool inch,
+          [[maybe_unused]] char** argv) {
 #ifdef WL_WITH_SHEET
-    const wl::Result<wl::Design> design = wl::loadDesign(file);
+    const wl::Result<wl::Design> design = wl::loadDesign(call.file);
     if (!design) {
         return fail(design.error());
     }
@@ -65,40 +178,99 @@ int sheet([[maybe_unused]] const std::string& file, [[maybe_unused]] const std::
     int count = 1;
     QGuiApplication application(count, argv);
     wl::loadShippedFont();
-    if (auto error = wl::writeBenchSheet(*design, QString::fromStdString(out),
+    if (auto error = wl::writeBenchSheet(*design, QString::fromStdString(call.output),
                                          inch ? wl::Bench::Inch : wl::Bench::Metric)) {
         return fail(*error);
     }
     return kDone;
 #else
-    std::cerr << "wadeline: this build has no sheet printer (built without Qt).\n";
-    return kFailed;
+    return complain("this build has no sheet printer (built without Qt).");
 #endif
 }
 
-}  // namespace
+int demo(const std::string& name, const Call& call) {
+    std::string names;
+    for (const wl::Demo& one : wl::demos()) {
+        if (one.name == name) {
+            return writeOut(call.output, one.text);
+        }
+        names += " " + std::string(one.name);
+    }
+    return complain("there is no demo \"" + name + "\"; there are:" + names + ".");
+}
 
-int main(int argc, char** argv) {
+int run(int argc, char** argv) {
     CLI::App app{"Wade Line: balance, running depth and bench sheets for hard baits"};
     app.require_subcommand(1);
     app.set_version_flag("--version", "wadeline " WL_VERSION);
+    app.footer(
+        "Exit codes: 0 done; 1 answered, but something stops the maker (an error finding, a target "
+        "not met); 2 the call or a file failed.");
 
-    std::string file, out, name;
-    bool asJson = false, inch = false;
-    CLI::App* reportCommand = app.add_subcommand("report", "Every derived number of a design");
-    reportCommand->add_option("FILE", file, "Design file")->required();
+    Call call;
+    std::string name;
+    bool asJson = false, inch = false, ofAnswers = false;
+    const auto forDesign = [&](CLI::App* command) {
+        command->add_option("FILE", call.file, "Design file")->required();
+        return command;
+    };
+    const auto answering = [&](const char* about, const char* what, const char* offers) {
+        CLI::App* command = forDesign(app.add_subcommand(about, what));
+        command->add_option("--answer", call.out, "File for the answer (default: standard output)");
+        if (offers != nullptr) {
+            command->add_option("-o,--output", call.output, offers);
+        }
+        return command;
+    };
+    const auto taking = [&](CLI::App* command) {
+        command->add_option("--take", call.take, "Which of the designs offered, from 1");
+        return command;
+    };
+    const auto shelved = [&](CLI::App* command) {
+        command->add_option("--shelf", call.shelf,
+                            "Shelf as CSV (default: the starting values shipped)");
+        return command;
+    };
+
+    CLI::App* reportCommand =
+        forDesign(app.add_subcommand("report", "Every derived number of a design"));
     reportCommand->add_flag("--json", asJson, "As JSON, units in the keys");
-    CLI::App* sheetCommand = app.add_subcommand("sheet", "The bench sheet as a true-scale PDF");
-    sheetCommand->add_option("FILE", file, "Design file")->required();
-    sheetCommand->add_option("-o,--output", out, "PDF to write")->required();
+    answering("plan", "Plan the lead: plug lengths, what is reached and missed",
+              "File for the design with the plan carried out");
+    taking(shelved(answering("ways", "Several ways to the same mass and attitude, with their price",
+                             "File for the design with that way carried out")));
+    taking(shelved(answering("mends", "What beside the lead lets a plan be met",
+                             "File for the design so mended")));
+    CLI::App* swaps = taking(shelved(answering("swaps", "Every hook set of the shelf on this bait",
+                                               "File for the design with that set on")));
+    swaps->add_option("--speed", call.values,
+                      "Sink rates wanted, e.g. 0.03 (under 0: rising): the sets nearest to each");
+    swaps->add_option("--most", call.most, "At most so many sets")->check(CLI::Range(1, 4000));
+    CLI::App* waters = answering("waters", "The same bait in other waters", nullptr);
+    waters->add_option("--temperature", call.values, "e.g. 4 15 25, or 59F");
+    waters->add_option("--salinity", call.salts, "g/kg, e.g. 0 10 35");
+    answering("school", "What the tank readings in the design say of it",
+              "File for the design with the correction in force");
+    taking(answering("series", "The same shape in other lengths", "File for that size's design"))
+        ->add_option("--length", call.values, "e.g. 60 \"4 in\"")
+        ->required();
+    CLI::App* doubt = answering("doubt", "How sure it is, and what to measure better", nullptr);
+    doubt->add_option("--draws", call.draws, "Sample so often as well")
+        ->check(CLI::Range(0, 10'000'000));
+    doubt->add_option("--seed", call.seed, "Seed of the sampling");
+    CLI::App* sheetCommand =
+        forDesign(app.add_subcommand("sheet", "The bench sheet as a true-scale PDF"));
+    sheetCommand->add_option("-o,--output", call.output, "PDF to write")->required();
     sheetCommand->add_flag("--inch", inch, "Inches and ounces");
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
     demoCommand
         ->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")
         ->required();
-    demoCommand->add_option("-o,--output", out, "File to write (default: standard output)");
+    demoCommand->add_option("-o,--output", call.output, "File to write (default: standard output)");
     CLI::App* schemaCommand = app.add_subcommand("schema", "The JSON Schema of design files");
-    schemaCommand->add_option("-o,--output", out, "File to write (default: standard output)");
+    schemaCommand->add_flag("--answers", ofAnswers, "Of the answers instead");
+    schemaCommand->add_option("-o,--output", call.output,
+                              "File to write (default: standard output)");
 
     try {
         app.parse(argc, argv);
@@ -106,23 +278,29 @@ int main(int argc, char** argv) {
         return app.exit(e) == 0 ? kDone : kFailed;
     }
     if (reportCommand->parsed()) {
-        return report(file, asJson);
+        return report(call, asJson);
     }
     if (sheetCommand->parsed()) {
-        return sheet(file, out, inch, argv);
+        return sheet(call, inch, argv);
     }
     if (demoCommand->parsed()) {
-        for (const wl::Demo& demo : wl::demos()) {
-            if (demo.name == name) {
-                return writeOut(out, demo.text);
-            }
-        }
-        std::cerr << "wadeline: there is no demo \"" << name << "\"; there are:";
-        for (const wl::Demo& demo : wl::demos()) {
-            std::cerr << " " << demo.name;
-        }
-        std::cerr << ".\n";
-        return kFailed;
+        return demo(name, call);
     }
-    return writeOut(out, wl::designSchema());
+    if (schemaCommand->parsed()) {
+        return writeOut(call.output,
+                        ofAnswers ? wl::embedded::answers_schema_json() : wl::designSchema());
+    }
+    return answer(app.get_subcommands().front()->get_name(), call);
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    // A reader that goes away is a failed write, told as one.
+    std::signal(SIGPIPE, SIG_IGN);
+    try {
+        return run(argc, argv);
+    } catch (const std::exception& e) {
+        return fail({"program.fault", "", {e.what()}, {}});
+    }
 }

@@ -132,6 +132,87 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
     return std::nullopt;
 }
 
+namespace {
+
+// The meeting two things that run into each other could be meant to have, as an edit.
+std::optional<ProposedEdit> couldBeMeant(const Embedded& a, const Embedded& b) {
+    using Kind = Embedded::Kind;
+    const auto is = [](const Embedded& e, std::initializer_list<Kind> kinds) {
+        return std::find(kinds.begin(), kinds.end(), e.kind) != kinds.end();
+    };
+    for (const auto& [first, second] : {std::pair{&a, &b}, std::pair{&b, &a}}) {
+        std::optional<MeetingKind> kind;
+        if (first->kind == Kind::LipSlot && is(*second, {Kind::Wire, Kind::Stem})) {
+            kind = MeetingKind::SlottedOver;
+        } else if (is(*first, {Kind::Wire, Kind::Stem}) && is(*second, {Kind::Cut, Kind::Pocket})) {
+            kind = MeetingKind::PassesThrough;
+        } else if (first->kind == Kind::Stem && is(*second, {Kind::Pin, Kind::Bore, Kind::Wire})) {
+            kind = MeetingKind::StandsIn;  // an eye that is the hinge pin, one cast into lead
+        } else if (first->kind == Kind::Bore && is(*second, {Kind::Cut, Kind::Bore})) {
+            kind = MeetingKind::PassesThrough;  // a bore that opens into a pocket
+        } else if (first->kind == Kind::Cut && second->kind == Kind::Cut &&
+                   first->tool.leastHalf_m() <= second->tool.leastHalf_m()) {
+            kind = MeetingKind::PassesThrough;  // pins of a fin across its slot
+        } else if (first->kind == Kind::Pin && is(*second, {Kind::Cut, Kind::Bore})) {
+            kind = MeetingKind::PassesThrough;
+        }
+        if (kind && first->name != second->name) {
+            static constexpr const char* codes[] = {"edit.meant_through", "edit.meant_in",
+                                                    "edit.meant_slotted"};
+            return ProposedEdit{codes[size_t(*kind)],
+                                {},
+                                {},
+                                {first->name, second->name},
+                                {{*kind, first->name, second->name}}};
+        }
+    }
+    return std::nullopt;
+}
+
+void checkMeetings(const Design& design, const std::vector<Embedded>& solids,
+                   std::vector<Finding>& out) {
+    const auto named = [&](const std::string& name) {
+        return std::find_if(solids.begin(), solids.end(),
+                            [&](const Embedded& e) { return e.name == name; });
+    };
+    for (size_t i = 0; i < design.meetings.size(); ++i) {
+        const Meeting& m = design.meetings[i];
+        const std::string path = "/meetings/" + std::to_string(i) + "/first";
+        const auto first = named(m.first), second = named(m.second);
+        if (first == solids.end() || second == solids.end()) {
+            out.push_back({"meeting.not_there",
+                           Severity::Note,
+                           path,
+                           {},
+                           {first == solids.end() ? m.first : m.second}});
+            continue;
+        }
+        const double inner = first->tool.leastHalf_m(), outer = second->tool.leastHalf_m();
+        const bool intoHole = second->kind == Embedded::Kind::Cut ||
+                              second->kind == Embedded::Kind::Pocket ||
+                              second->kind == Embedded::Kind::Bore;
+        if (m.kind == MeetingKind::SlottedOver) {
+            const double left = first->tool.halfAlong_m - second->tool.leastHalf_m();
+            if (left < kLeastWall_m) {
+                out.push_back(
+                    {"meeting.lip_weak",
+                     Severity::Warning,
+                     "/lip/root_width",
+                     {{Quantity::Length, std::max(0.0, left)}, {Quantity::Length, kLeastWall_m}},
+                     {m.second}});
+            }
+        } else if (intoHole && first->kind != Embedded::Kind::Bore && inner > outer * (1 + 1e-9)) {
+            out.push_back({"meeting.too_tight",
+                           Severity::Warning,
+                           path,
+                           {{Quantity::Length, 2 * inner}, {Quantity::Length, 2 * outer}},
+                           {m.first, m.second}});
+        }
+    }
+}
+
+}  // namespace
+
 void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& out) {
     const std::vector<Embedded> solids = embeddedIn(design, d);
     for (const Clearance& c : findThinWalls(solids)) {
@@ -151,8 +232,12 @@ void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& 
         if (const auto move = cheapestMove(design, d, solids, c.a, c.b)) {
             f.edits.push_back(*move);
         }
+        if (const auto meant = couldBeMeant(a, b); meant && meet) {
+            f.edits.push_back(*meant);
+        }
         out.push_back(placed(std::move(f), c.place_m));
     }
+    checkMeetings(design, solids, out);
 }
 
 namespace {

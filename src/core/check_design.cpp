@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include <Eigen/Geometry>
+
 #include "core/base/units.h"
 #include "core/check_cuts.h"
 #include "core/tank/lean.h"
@@ -14,6 +16,7 @@ namespace {
 constexpr double kLipMuchWider = 1.3;
 constexpr double kWidestAhead = 0.20, kWidestBehind = 0.55;
 constexpr double kLeanShown_rad = 1.5 * kDegree;
+constexpr double kOnSide_rad = 60.0 * kDegree, kBellyUp_rad = 120.0 * kDegree;
 constexpr double kPitchMiss_rad = 3.0 * kDegree;
 constexpr double kSpareMiss = 0.01;
 constexpr double kSlackTension_N = 0.1;
@@ -45,7 +48,24 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
                        "/pieces/0/stock/weighed_body",
                        {{Quantity::Mass, *r.weighedMass_kg},
                         {Quantity::Mass, r.drawnMass_kg},
-                        {Quantity::Fraction, r.disagreement}}});
+                        {Quantity::Fraction, std::abs(r.disagreement)}}});
+    }
+    for (const MassItem& item : d.mass.items) {
+        if (item.kind == PartKind::Body && item.mass_kg <= 0) {
+            out.push_back({"body.outgrown",
+                           Severity::Error,
+                           item.path,
+                           {{Quantity::Mass, -item.mass_kg}},
+                           {item.name}});
+        }
+    }
+    const Stock& stock = design.pieces.front().stock;
+    static const SampleBlock untouched;
+    if (stock.source != DensitySource::Sample && !(stock.sample == untouched)) {
+        out.push_back({"stock.block_not_in_force",
+                       Severity::Note,
+                       "/pieces/0/stock/sample/mass",
+                       {{Quantity::Mass, stock.sample.mass_kg}}});
     }
     const bool ofWood =
         design.make.kind == MakeKind::Carved || design.make.kind == MakeKind::Turned;
@@ -57,7 +77,86 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
     }
 }
 
+// The box round the whole bait, side pieces and lip counted.
+Eigen::AlignedBox3d boxRound(const Derived& d) {
+    Eigen::AlignedBox3d box;
+    for (const TriangleMesh& hull : d.mass.coarseShape.hulls) {
+        for (const Eigen::Vector3d& v : hull.vertices_m) {
+            box.extend(v);
+        }
+    }
+    return box;
+}
+
+// Distance of a place outside the body from its skin, near enough to tell mid-air; 0 within.
+double awayFromSkin(const Derived& d, const Eigen::Vector3d& at) {
+    if (d.curves.contains(at)) {
+        return 0.0;
+    }
+    double least = 1e9;
+    for (const Eigen::Vector3d& v : d.mesh.vertices_m) {
+        least = std::min(least, (v - at).norm());
+    }
+    return least;
+}
+
+// What stands in the water and is not reckoned yet when it is towed or sinks.
+void checkUndragged(const Design& design, std::vector<Finding>& out) {
+    const std::vector<std::string> names = partsWithoutDrag(design);
+    if (!names.empty()) {
+        std::string all;
+        for (const std::string& name : names) {
+            all += (all.empty() ? "" : ", ") + name;
+        }
+        out.push_back({"rest.parts_without_drag", Severity::Note, "/fittings", {}, {all}});
+    }
+}
+
+void checkTie(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    constexpr double kAtEye_m = 0.003, kMidAir_m = 0.008;
+    constexpr double kFirst = 1.0 / 3, kLast = 0.5;  // common practice, no source
+    const Eigen::Vector3d at = tiePoint(design);
+    const bool onBody = design.tie.place == TiePlace::Body;
+    if (onBody && !design.tie.eye.empty() && !eyePlace(design, design.tie.eye)) {
+        out.push_back({"tie.eye_missing", Severity::Error, "/tie/x", {}, {design.tie.eye}});
+    }
+    if (onBody && design.tie.eye.empty()) {
+        std::string nearest;
+        double away = 1e9;
+        for (const std::string& name : eyeNames(design)) {
+            const double apart = (*eyePlace(design, name) - at).norm();
+            if (apart < away) {
+                away = apart;
+                nearest = name;
+            }
+        }
+        const double skin = awayFromSkin(d, at);
+        std::vector<ProposedEdit> edits;
+        if (away < 4 * kMidAir_m) {
+            edits.push_back({"edit.tie_eye", {{"/tie/eye", {}, nearest}}, {}, {nearest}});
+        }
+        if (away > kAtEye_m && skin > kMidAir_m) {
+            out.push_back({"tie.mid_air", Severity::Warning, "/tie/x", {length(skin)}, {}, edits});
+        } else if (away > kAtEye_m) {
+            out.push_back({"tie.no_eye", Severity::Note, "/tie/x", {length(at.x())}, {}, edits});
+        }
+    }
+    const bool lipless = !design.lip.present && !design.body.noseFace.present;
+    const double share = at.x() / d.sizes.length_m;
+    const Section here = d.curves.atX(std::clamp(at.x(), 0.0, d.sizes.length_m));
+    const bool onBack = at.x() > 0.1 * d.sizes.length_m && at.z() > here.widest_m;
+    if (lipless && onBack && d.joints.empty() && (share < kFirst - 0.02 || share > kLast + 0.02)) {
+        out.push_back({"tie.lipless_place",
+                       Severity::Note,
+                       "/tie/x",
+                       {{Quantity::Fraction, share},
+                        length(kFirst * d.sizes.length_m),
+                        length(kLast * d.sizes.length_m)}});
+    }
+}
+
 void checkFittings(const Design& design, const Derived& d, std::vector<Finding>& out) {
+    const Eigen::AlignedBox3d box = boxRound(d);
     for (size_t i = 0; i < design.fittings.size(); ++i) {
         const Fitting& f = design.fittings[i];
         const std::string path = itemPath("fittings", i);
@@ -81,9 +180,8 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
                            {f.name}});
         }
         const Eigen::Vector3d at = fittingPlace(design, f);
-        const double reach = 0.02;
-        if (at.x() < -reach || at.x() > d.sizes.length_m + reach ||
-            std::abs(at.z()) > d.sizes.maxHeight_m + reach) {
+        constexpr double kReach_m = 0.02;
+        if (box.exteriorDistance(at) > kReach_m) {
             out.push_back({"fitting.off_the_bait",
                            Severity::Warning,
                            path + "/x",
@@ -160,12 +258,19 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
     } else if (brief.wantedState == WantedState::Sink &&
                std::abs(d.freeFall.speed_m_s - brief.wantedSinkSpeed_m_s) >
                    0.25 * brief.wantedSinkSpeed_m_s) {
-        out.push_back({missing > 0 ? "rest.sinks_slow" : "rest.sinks_fast",
+        constexpr double kSameMass_kg = 0.05e-3;
+        const bool rises = d.freeFall.speed_m_s < 0;
+        const char* code = rises                               ? "rest.rises_wanted_sinking"
+                           : std::abs(missing) <= kSameMass_kg ? "rest.sinks_otherwise"
+                           : missing > 0                       ? "rest.sinks_slow"
+                                                               : "rest.sinks_fast";
+        out.push_back({code,
                        Severity::Warning,
                        "/brief/wanted_sink_speed",
                        {{Quantity::Mass, std::abs(missing)},
                         {Quantity::Speed, brief.wantedSinkSpeed_m_s},
-                        {Quantity::Speed, d.freeFall.speed_m_s}}});
+                        {Quantity::Speed, std::abs(d.freeFall.speed_m_s)},
+                        {Quantity::Angle, d.pitch_rad}}});
     }
     if (brief.wantedState == WantedState::Suspend &&
         (d.lowSpeed_m_s < -kSuspendSpeed_m_s || d.highSpeed_m_s > kSuspendSpeed_m_s)) {
@@ -183,12 +288,25 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
     }
     if (std::abs(d.roll_rad) > kLeanShown_rad) {
         const std::vector<LeanShare> shares = leanShares(d);
-        const LeanShare worst = shares.empty() ? LeanShare{"", "/pieces/0"} : shares.front();
-        out.push_back({d.roll_rad > 0 ? "rest.leans_starboard" : "rest.leans_port",
-                       Severity::Warning,
-                       worst.path,
-                       {{Quantity::Angle, std::abs(d.roll_rad)}},
-                       {worst.name}});
+        const Amount lean{Quantity::Angle, std::abs(d.roll_rad)};
+        const bool starboard = d.roll_rad > 0;
+        if (std::abs(d.roll_rad) > kOnSide_rad) {
+            out.push_back({std::abs(d.roll_rad) > kBellyUp_rad ? "rest.belly_up" : "rest.on_side",
+                           Severity::Error,
+                           "/bores",
+                           {lean}});
+        } else if (shares.empty()) {
+            out.push_back({starboard ? "rest.falls_starboard" : "rest.falls_port",
+                           Severity::Warning,
+                           "/bores",
+                           {lean}});
+        } else {
+            out.push_back({starboard ? "rest.leans_starboard" : "rest.leans_port",
+                           Severity::Warning,
+                           shares.front().path,
+                           {lean},
+                           {shares.front().name}});
+        }
     }
     if (std::abs(d.pitch_rad - brief.wantedPitch_rad) > kPitchMiss_rad) {
         out.push_back({d.pitch_rad > brief.wantedPitch_rad ? "rest.nose_high" : "rest.nose_low",
@@ -217,7 +335,9 @@ std::vector<Finding> checkDesign(const Design& design, const Derived& d) {
     checkMake(design, d, out);
     checkJoints(design, d, out);
     checkLip(design, d, out);
+    checkTie(design, d, out);
     checkRest(design, d, out);
+    checkUndragged(design, out);
     return out;
 }
 

@@ -75,20 +75,66 @@ bool meantToMeet(const Embedded& a, const Embedded& b) {
     if (a.path == b.path) {
         return true;  // two sides of one mirrored cut, two lengths of one wire
     }
+    const auto noted = [](const Embedded& x, const Embedded& y) {
+        return std::find(x.meant.begin(), x.meant.end(), y.name) != x.meant.end();
+    };
+    if (noted(a, b) || noted(b, a)) {
+        return true;
+    }
     if (pair(Kind::Pin, Kind::Pocket)) {
         return true;
     }
     if (pair(Kind::Stem, Kind::Bore) && (a.lead || b.lead)) {
         return true;
     }
-    // An eye's stem stands in its own pilot hole, a wire in the slot cut for it.
-    auto holds = [](const Embedded& cut, const Embedded& metal) {
-        return cut.tool.holds(metal.tool.mouth_m + 0.5 * metal.tool.depth_m * metal.tool.inward);
-    };
-    if (pair(Kind::Stem, Kind::Cut) || pair(Kind::Wire, Kind::Cut)) {
-        return a.kind == Kind::Cut ? holds(a, b) : holds(b, a);
-    }
     return false;
+}
+
+// An eye's stem stands in its own pilot hole, a wire in the slot cut for it: any length of either
+// that lies in the cut says so for all of it, since it has to come out somewhere.
+void noteWhatIsHeld(std::vector<Embedded>& solids) {
+    using Kind = Embedded::Kind;
+    for (const Embedded& metal : solids) {
+        if (metal.kind != Kind::Stem && metal.kind != Kind::Wire) {
+            continue;
+        }
+        for (const Embedded& cut : solids) {
+            if (cut.kind != Kind::Cut || !cut.tool.holds(middleOf(metal))) {
+                continue;
+            }
+            for (Embedded& any : solids) {
+                if (any.path == cut.path) {
+                    any.meant.push_back(metal.name);
+                }
+            }
+        }
+    }
+}
+
+}  // namespace
+
+namespace {
+
+// Where the wire next comes out of the skin, to either side of its i-th length.
+std::optional<Vector3d> nearestExit(const BodyCurves& curves, const std::vector<Vector3d>& wire,
+                                    size_t i) {
+    const Vector3d here = 0.5 * (wire[i] + wire[i + 1]);
+    std::optional<Vector3d> nearest;
+    for (size_t k = 0; k + 1 < wire.size(); ++k) {
+        const bool from = curves.contains(wire[k]), to = curves.contains(wire[k + 1]);
+        if (from == to) {
+            continue;
+        }
+        Vector3d in = from ? wire[k] : wire[k + 1], out = from ? wire[k + 1] : wire[k];
+        for (int round = 0; round < 24; ++round) {
+            const Vector3d middle = 0.5 * (in + out);
+            (curves.contains(middle) ? in : out) = middle;
+        }
+        if (!nearest || (in - here).norm() < (*nearest - here).norm()) {
+            nearest = in;
+        }
+    }
+    return nearest;
 }
 
 }  // namespace
@@ -145,8 +191,10 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
     const std::vector<Vector3d>& wire = d.mass.wire.path_m;
     for (size_t i = 0; i + 1 < wire.size(); ++i) {
         if (d.curves.contains(wire[i]) || d.curves.contains(wire[i + 1])) {
-            out.push_back(capsule("through-wire", "/through_wire", "", Kind::Wire, wire[i],
-                                  wire[i + 1], 0.5 * design.wire.wire_m));
+            Embedded e = capsule("through-wire", "/through_wire", "", Kind::Wire, wire[i],
+                                 wire[i + 1], 0.5 * design.wire.wire_m);
+            e.exit_m = nearestExit(d.curves, wire, i);
+            out.push_back(e);
         }
     }
     for (size_t i = 0; i < design.chambers.size(); ++i) {
@@ -168,7 +216,13 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
     }
     for (Embedded& e : out) {
         e.piece = pieceAt(design.joints, middleOf(e).x());
+        for (const Meeting& m : design.meetings) {
+            if (m.first == e.name) {
+                e.meant.push_back(m.second);
+            }
+        }
     }
+    noteWhatIsHeld(out);
     return out;
 }
 

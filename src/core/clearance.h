@@ -23,6 +23,10 @@ struct Embedded {
     bool lead = false;  ///< a hanger's stem is meant to stand in lead
     size_t piece = 0;
     std::optional<FaceAcross> face = {};  ///< a pocket's cut face: past it there is no stock
+    std::vector<std::string> meant = {};  ///< names of the things it is meant to meet
+    /// Where a wire comes out of the skin: the wall beside it tapers to nothing there, and counts
+    /// only further in.
+    std::optional<Eigen::Vector3d> exit_m = {};
 };
 
 /// Everything let into the bait, from its reckoned geometry.
@@ -78,7 +82,9 @@ struct Clearance {
 inline constexpr double kLeastWall_m = 0.001;
 
 /// Every pair of records with less than `under_m` between, worst first; pairs that are meant to
-/// meet (a pin in its pocket, a hanger in its lead, a wire in its slot) are left out.
+/// meet are left out: by their nature (a pin in its pocket, a hanger in its lead, a wire or stem
+/// any length of which lies in the cut made for it), or because the design says so
+/// (Design::meetings).
 std::vector<Clearance> findThinWalls(const std::vector<Embedded>& solids,
                                      double under_m = kLeastWall_m);
 
@@ -88,8 +94,10 @@ std::vector<Clearance> findThinWalls(const std::vector<Embedded>& solids,
 std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& derived,
                                          const std::vector<Embedded>& solids, size_t a, size_t b);
 
-/// Findings for pairs of solids: error under 0, warning under kLeastWall_m, each with the place and
-/// the smallest move of the cheapest of the two that clears it.
+/// Findings for pairs of solids: error under 0, warning under kLeastWall_m, each with the place,
+/// the smallest move of the cheapest of the two that clears it, and for two that could be meant to
+/// meet the meeting to be noted. Of meetings that are noted what must still hold is checked: both
+/// are there, what goes in has room, and a notched lip keeps stock beside the wire.
 void checkClashes(const Design& design, const Derived& derived, std::vector<Finding>& out);
 
 /// Findings for solids against the skin. `withCures`: with the least move along the bait that mends

@@ -142,9 +142,43 @@ void findRest(Derived& d) {
                 }
             }
         }
-    } else if (d.freeFall.steady && d.state == RestState::Sinks) {
+    } else if (d.freeFall.steady) {
         d.pitch_rad = d.freeFall.pitch_rad;
     }
+}
+
+// How much heavier than its water it must be to sink so fast with its weight where it is: step by
+// step from a guess, and by halving where the way it lies turns over on the way.
+double heavyFor(const Derived& d, double speed_m_s, double guess_kg) {
+    constexpr double kSame = 0.02;
+    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    TowedBait trial = d.towed;
+    const auto speedOf = [&](double heavy_kg) {
+        trial.mass_kg = full_kg + heavy_kg;
+        return computeFreeFall(trial, d.hang.pitch_rad).speed_m_s;
+    };
+    double heavy = guess_kg, slow = 0, fast = 0;
+    for (int i = 0; i < 4; ++i) {
+        const double speed = speedOf(heavy);
+        if (std::abs(speed - speed_m_s) < kSame * speed_m_s) {
+            // So near that drag goes with the square of the speed.
+            return heavy * speed_m_s * speed_m_s / (speed * speed);
+        }
+        (speed < speed_m_s ? slow : fast) = heavy;
+        heavy *= std::clamp(speed_m_s * speed_m_s / std::max(1e-9, speed * speed), 0.1, 10.0);
+    }
+    for (int i = 0; i < 20 && fast == 0; ++i) {
+        heavy = 2 * std::max(heavy, slow);
+        (speedOf(heavy) < speed_m_s ? slow : fast) = heavy;
+    }
+    if (slow > fast) {
+        slow = 0;
+    }
+    for (int i = 0; i < 30 && fast - slow > 1e-4 * fast; ++i) {
+        const double middle = 0.5 * (slow + fast);
+        (speedOf(middle) < speed_m_s ? slow : fast) = middle;
+    }
+    return fast;
 }
 
 double wantedMassFor(const Brief& brief, const Derived& d) {
@@ -156,19 +190,10 @@ double wantedMassFor(const Brief& brief, const Derived& d) {
             return full_kg;
         case WantedState::Sink: {
             const double v = brief.wantedSinkSpeed_m_s;
-            double area = broadsideArea_m2(d.towed, brief.wantedPitch_rad, 1.0);
-            double heavy = 0;
-            TowedBait trial = d.towed;
-            for (int i = 0; i < 4; ++i) {
-                heavy = 0.5 * d.waterDensity_kg_m3 * area * v * v / kGravity_m_s2;
-                trial.mass_kg = full_kg + heavy;
-                const FreeFall fall = computeFreeFall(trial, d.hang.pitch_rad);
-                if (fall.speed_m_s > 1e-4) {
-                    area = 2 * heavy * kGravity_m_s2 /
-                           (d.waterDensity_kg_m3 * fall.speed_m_s * fall.speed_m_s);
-                }
-            }
-            return full_kg + heavy;
+            // For the way it lies when it sinks so fast with its weight where it is.
+            const double area = broadsideArea_m2(d.towed, brief.wantedPitch_rad, 1.0);
+            return full_kg +
+                   heavyFor(d, v, 0.5 * d.waterDensity_kg_m3 * area * v * v / kGravity_m_s2);
         }
     }
     return full_kg;
@@ -317,8 +342,7 @@ Result<Derived> evaluateUnguarded(const Design& design) {
         d.skin.area_m2 += part.appendage ? integrateSkin(part.mesh).area_m2 : 0.0;
     }
     d.mass = computeMassBalance(
-        design,
-        {d.curves, d.reckoning, d.reckoning.usedMass_kg / made.mass_kg, d.parts, d.joints, d.skin},
+        design, {d.curves, d.reckoning, d.reckoning.usedMass_kg / made.mass_kg, d.parts, d.joints},
         d.waterDensity_kg_m3);
     d.towed = buildTowed(design, d);
     findRest(d);

@@ -132,6 +132,8 @@ SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin, double within
     const bool closed = solid.kind == Embedded::Kind::Chamber ||
                         solid.kind == Embedded::Kind::Pin || solid.kind == Embedded::Kind::Pocket;
     const bool wire = solid.kind == Embedded::Kind::Wire;
+    const bool atMouth =
+        !solid.open && (solid.kind == Embedded::Kind::Bore || solid.kind == Embedded::Kind::Cut);
     const Embedded* mouth = closed || wire ? nullptr : &solid;
     auto at = [&](double u, double v) {  // u along the depth, v round the rim
         const double angle = 2 * kPi * v;
@@ -158,10 +160,14 @@ SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin, double within
         if ((solid.open || wire) && !inside) {
             return;  // these are meant to come out
         }
+        constexpr double kExit_m = 0.0025;
+        if (wire && solid.exit_m && (p - *solid.exit_m).norm() < kExit_m + 2 * t.halfAlong_m) {
+            return;
+        }
         const bool inGap =
             solid.face &&
             t.inward.x() * (p.x() - solid.face->x_m - solid.face->slope * std::abs(p.y())) < 0;
-        if (inGap) {
+        if (inGap || (atMouth && isRim(skin.curves(), t, p))) {
             return;
         }
         const double wall = skin.signedDistance(p, mouth, within);

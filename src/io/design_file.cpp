@@ -1,20 +1,22 @@
 #include "io/design_file.h"
 
 #include <cmath>
-#include <fstream>
 #include <nlohmann/json.hpp>
-#include <sstream>
 
 #include "core/design/describe.h"
 #include "core/geometry/mesh.h"
 #include "io/base64.h"
 #include "io/mesh_bytes.h"
 #include "io/migrate.h"
+#include "io/whole_file.h"
 
 namespace wl {
 namespace {
 
-using Json = nlohmann::ordered_json;
+using Json = nlohmann::ordered_json;  // written in the order of describe()
+using ReadJson = nlohmann::json;      // looked up by key: a vast object stays quick
+
+constexpr size_t kMostValues = 200'000;
 
 std::string fileKey(std::string_view name, Quantity quantity) {
     return std::string(name) + std::string(fileSuffix(quantity));
@@ -79,8 +81,11 @@ class Writer {
 // Keeps the first error and does nothing after it.
 class Reader {
   public:
-    Reader(const Json& in, std::string path, std::optional<Error>& error)
-        : in_(in), path_(std::move(path)), error_(error) {}
+    /// `missing`: the first list that was left out and may not be empty; told when all else is
+    /// well.
+    Reader(const ReadJson& in, std::string path, std::optional<Error>& error,
+           std::optional<Error>& missing)
+        : in_(in), path_(std::move(path)), error_(error), missing_(missing) {}
 
     void number(std::string_view name, Quantity quantity, double& value, double min, double max) {
         std::optional<double> read;
@@ -95,7 +100,7 @@ class Reader {
         readNumber(name, quantity, value, min, max, true);
     }
     void text(std::string_view name, std::string& value, size_t maxBytes) {
-        const Json* found = take(std::string(name));
+        const ReadJson* found = take(std::string(name));
         if (found == nullptr) {
             return;
         }
@@ -108,7 +113,7 @@ class Reader {
         }
     }
     void flag(std::string_view name, bool& value) {
-        const Json* found = take(std::string(name));
+        const ReadJson* found = take(std::string(name));
         if (found == nullptr) {
             return;
         }
@@ -120,7 +125,7 @@ class Reader {
     }
     template <class E, size_t N>
     void choice(std::string_view name, E& value, const std::array<std::string_view, N>& names) {
-        const Json* found = take(std::string(name));
+        const ReadJson* found = take(std::string(name));
         if (found == nullptr) {
             return;
         }
@@ -138,7 +143,7 @@ class Reader {
     }
     void mesh(std::string_view name, SharedMesh& value, size_t maxTriangles) {
         value = {};
-        const Json* found = take(std::string(name));
+        const ReadJson* found = take(std::string(name));
         if (found == nullptr || found->is_null()) {
             return;
         }
@@ -164,7 +169,7 @@ class Reader {
     }
     void bytes(std::string_view name, SharedBytes& value, size_t maxBytes) {
         value = {};
-        const Json* found = take(std::string(name));
+        const ReadJson* found = take(std::string(name));
         if (found == nullptr || found->is_null()) {
             return;
         }
@@ -183,15 +188,21 @@ class Reader {
     }
     template <class T>
     void group(std::string_view name, T& value) {
-        const Json* found = take(std::string(name));
-        if (found != nullptr) {
-            readObject(*found, path_ + "/" + std::string(name), value);
-        }
+        // A group left out is read as an empty one: what it must hold is then still asked for.
+        static const ReadJson nothing = ReadJson::object();
+        const ReadJson* found = take(std::string(name));
+        readObject(found == nullptr ? nothing : *found, path_ + "/" + std::string(name), value);
     }
     template <class T>
     void list(std::string_view name, std::vector<T>& items, size_t least, size_t most) {
-        const Json* found = take(std::string(name));
+        const ReadJson* found = take(std::string(name));
         if (found == nullptr) {
+            if (items.size() < least && !missing_) {
+                missing_ = Error{"file.too_few",
+                                 path_ + "/" + std::string(name),
+                                 {},
+                                 {{Quantity::Number, double(least)}}};
+            }
             return;
         }
         if (!found->is_array()) {
@@ -225,7 +236,7 @@ class Reader {
 
   private:
     template <class T>
-    void readObject(const Json& in, const std::string& path, T& value) {
+    void readObject(const ReadJson& in, const std::string& path, T& value) {
         if (error_) {
             return;
         }
@@ -233,14 +244,14 @@ class Reader {
             error_ = Error{"file.wrong_type", path, {}, {}};
             return;
         }
-        Reader reader(in, path, error_);
+        Reader reader(in, path, error_, missing_);
         describe(reader, value);
         reader.refuseUnknownKeys();
     }
 
     void readNumber(std::string_view name, Quantity quantity, std::optional<double>& value,
                     double min, double max, bool nullMeansEmpty) {
-        const Json* found = take(fileKey(name, quantity));
+        const ReadJson* found = take(fileKey(name, quantity));
         if (found == nullptr || (nullMeansEmpty && found->is_null())) {
             return;
         }
@@ -259,7 +270,7 @@ class Reader {
         value = std::clamp(read, min, max);
     }
 
-    const Json* take(const std::string& key) {
+    const ReadJson* take(const std::string& key) {
         known_.push_back(key);
         if (error_) {
             return nullptr;
@@ -274,18 +285,21 @@ class Reader {
         }
     }
 
-    const Json& in_;
+    const ReadJson& in_;
     std::string path_;
     std::optional<Error>& error_;
+    std::optional<Error>& missing_;
     std::vector<std::string> known_{"format", "version"};
 };
 
-Result<Json> parseFile(std::string_view text) {
+Result<ReadJson> parseFile(std::string_view text) {
     if (text.size() > kLargestFileBytes) {
         return Error{"file.too_large", "", {}, {{Quantity::Number, double(text.size())}}};
     }
-    // Depth is limited before parsing: nested arrays must not exhaust the stack.
+    // Depth and number of values are limited before parsing: nested arrays must not exhaust the
+    // stack, nor a swarm of tiny values the memory.
     int depth = 0;
+    size_t values = 0;
     bool inString = false;
     for (size_t i = 0; i < text.size(); ++i) {
         const char c = text[i];
@@ -298,17 +312,19 @@ Result<Json> parseFile(std::string_view text) {
         } else if (c == '"') {
             inString = true;
         } else if (c == '{' || c == '[') {
-            if (++depth > 32) {
+            if (++depth > 32 || ++values > kMostValues) {
                 return Error{"file.not_ours", "", {}, {}};
             }
         } else if (c == '}' || c == ']') {
             --depth;
+        } else if (c == ',' && ++values > kMostValues) {
+            return Error{"file.too_large", "", {}, {}};
         }
     }
-    Json json;
+    ReadJson json;
     try {
-        json = Json::parse(text);
-    } catch (const Json::parse_error& e) {
+        json = ReadJson::parse(text);
+    } catch (const ReadJson::parse_error& e) {
         return Error{"file.not_json", "", {std::to_string(e.byte)}, {}};
     } catch (const std::exception&) {
         return Error{"file.not_json", "", {"0"}, {}};
@@ -329,11 +345,11 @@ std::string writeDesign(const Design& design) {
 }
 
 Result<Design> readDesign(std::string_view text) {
-    Result<Json> parsed = parseFile(text);
+    Result<ReadJson> parsed = parseFile(text);
     if (!parsed) {
         return parsed.error();
     }
-    Json json = std::move(parsed).value();
+    ReadJson json = std::move(parsed).value();
     if (!json.is_object() || !json.contains("format") || json["format"] != kFormatName ||
         !json.contains("version") || !json["version"].is_number_integer()) {
         return Error{"file.not_ours", "", {}, {}};
@@ -352,29 +368,19 @@ Result<Design> readDesign(std::string_view text) {
         return *error;
     }
     Design design;
-    std::optional<Error> error;
-    Reader reader(json, "", error);
+    std::optional<Error> error, missing;
+    Reader reader(json, "", error, missing);
     describe(reader, design);
     reader.refuseUnknownKeys();
-    if (error) {
-        return *error;
+    if (error || missing) {
+        return error ? *error : *missing;
     }
     return design;
 }
 
 Result<Design> loadDesign(const std::filesystem::path& path) {
-    std::error_code ignored;
-    if (std::filesystem::is_directory(path, ignored)) {
-        return Error{"file.cannot_open", path.string(), {}, {}};
-    }
-    std::ifstream in(path, std::ios::binary);
-    if (!in) {
-        return Error{"file.cannot_open", path.string(), {}, {}};
-    }
-    std::string text(kLargestFileBytes + 1, '\0');
-    in.read(text.data(), static_cast<std::streamsize>(text.size()));
-    text.resize(static_cast<size_t>(in.gcount()));
-    return readDesign(text);
+    const Result<std::string> text = readRegularFile(path, kLargestFileBytes);
+    return text ? readDesign(*text) : text.error();
 }
 
 }  // namespace wl

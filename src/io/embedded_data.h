@@ -6,6 +6,7 @@
 
 namespace wl::embedded {
 
+std::string_view answers_schema_json();
 std::string_view shelf_csv();
 std::string_view demo_wade();
 std::string_view lipless_wade();

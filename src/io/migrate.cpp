@@ -5,7 +5,7 @@
 namespace wl {
 namespace {
 
-using Json = nlohmann::ordered_json;
+using Json = nlohmann::json;
 
 std::optional<Error> piecesFromSingleBody(Json& json) {
     Json piece = Json::object();

@@ -14,6 +14,6 @@ namespace wl {
 /// `pieces`.
 ///         `lip.angle_from_vertical_deg` becomes `lip.angle_deg`, measured from the body axis.
 /// 2 -> 3: the one piece's `body` moves to the top; pieces keep their name and stock.
-std::optional<Error> migrate(nlohmann::ordered_json& json, int fromVersion);
+std::optional<Error> migrate(nlohmann::json& json, int fromVersion);
 
 }  // namespace wl

@@ -1,8 +1,5 @@
 #include "io/report.h"
 
-#include <cmath>
-#include <nlohmann/json.hpp>
-
 #include "core/base/units.h"
 #include "core/clearance.h"
 #include "core/evaluate.h"
@@ -10,55 +7,12 @@
 #include "core/tank/doubt.h"
 #include "core/tank/lean.h"
 #include "core/tank/waters.h"
-#include "io/design_file.h"
-#include "text/sentences.h"
+#include "io/json_answer.h"
 
 namespace wl {
 namespace {
 
-using Json = nlohmann::ordered_json;
-
-// Numbers leave in file units; one that is not finite is left out, never written.
-void put(Json& out, const std::string& name, Quantity quantity, double value) {
-    if (std::isfinite(value)) {
-        out[name + std::string(fileSuffix(quantity))] = toFile(quantity, value);
-    }
-}
-
-void putPlace(Json& out, const std::string& name, const Eigen::Vector3d& v) {
-    out[name + "_mm"] = {toFile(Quantity::Length, v.x()), toFile(Quantity::Length, v.y()),
-                         toFile(Quantity::Length, v.z())};
-}
-
-Json findingJson(const Finding& f) {
-    static const char* const severities[] = {"error", "warning", "note"};
-    Json values = Json::array();
-    for (const Amount& a : f.values) {
-        Json value = Json::object();
-        put(value, "value", a.quantity, a.value);
-        values.push_back(value);
-    }
-    Json edits = Json::array();
-    for (const ProposedEdit& e : f.edits) {
-        Json changes = Json::array();
-        for (const FieldChange& c : e.changes) {
-            changes.push_back(
-                c.text ? Json{{"path", c.path}, {"text", *c.text}}
-                       : Json{{"path", c.path}, {"value_si", c.value ? Json(*c.value) : Json()}});
-        }
-        edits.push_back(
-            {{"code", e.code},
-             {"text", fillSentence(englishFor(e.code), e.values, e.words, Bench::Metric)},
-             {"changes", changes}});
-    }
-    return {{"code", f.code},
-            {"severity", severities[static_cast<int>(f.severity)]},
-            {"path", f.path},
-            {"values", values},
-            {"words", f.words},
-            {"text", fillSentence(englishFor(f.code), f.values, f.words, Bench::Metric)},
-            {"edits", edits}};
-}
+using Json = AnswerJson;
 
 Json bodyJson(const Derived& d) {
     Json j;
@@ -146,8 +100,9 @@ Json massJson(const Derived& d) {
 }
 
 Json jointsJson(const Design& design, const Derived& d) {
-    static const char* const stops[] = {"rear_edge_on_front_face", "front_edge_on_rear_face",
-                                        "pocket", "hardware", "none"};
+    static const char* const stops[] = {
+        "rear_edge_on_front_face", "front_edge_on_rear_face", "pocket", "hardware", "none",
+        "front_fold_on_rear_face", "rear_fold_on_front_face"};
     Json all = Json::array();
     for (size_t i = 0; i < d.joints.size(); ++i) {
         const JointCut& cut = d.joints[i];
@@ -267,7 +222,7 @@ void writeLines(const Json& json, const std::string& indent, std::string& out) {
 
 Json tankJson(const Design& design, const Derived& d) {
     Json j;
-    const FloatingBody body{d.mass.coarseShape, d.mass.mass_kg, d.mass.centreOfGravity_m,
+    const FloatingBody body{d.mass.shape, d.mass.mass_kg, d.mass.centreOfGravity_m,
                             d.waterDensity_kg_m3};
     const RightingCurve righting = computeRighting(body);
     Json curve = Json::array();
@@ -337,13 +292,9 @@ Report makeReport(const Design& design) {
     Report report;
     const Result<Derived> derived = evaluate(design);
     if (!derived) {
-        const Error& e = derived.error();
-        out["error"] = {
-            {"code", e.code},
-            {"path", e.path},
-            {"text", fillSentence(englishFor(e.code), e.values, e.words, Bench::Metric)}};
+        out["error"] = errorJson(derived.error());
         report.hasError = true;
-        report.json = out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+        report.json = answerText(out);
         return report;
     }
     const Run run = computeRun(design, *derived);
@@ -370,7 +321,7 @@ Report makeReport(const Design& design) {
         }
     }
     out["findings"] = findings;
-    report.json = out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+    report.json = answerText(out);
     return report;
 }
 

@@ -1,10 +1,8 @@
 #include <csv.h>
 
 #include <algorithm>
-#include <cmath>
-#include <cstdlib>
-#include <map>
 
+#include "core/base/decimal.h"
 #include "io/shelf.h"
 
 namespace wl {
@@ -27,24 +25,9 @@ std::string quoted(const std::string& text) {
     return out;
 }
 
-std::string decimal(double value) {
-    char text[40];
-    std::snprintf(text, sizeof text, "%.12g", value);
-    return text;
-}
-
 struct Rows {
     std::vector<std::vector<std::string>> rows{{}};
 };
-
-std::optional<double> numberIn(const std::string& text) {
-    char* end = nullptr;
-    const double value = std::strtod(text.c_str(), &end);
-    if (end == text.c_str() || *end != '\0' || !std::isfinite(value)) {
-        return std::nullopt;
-    }
-    return value;
-}
 
 // One line into an entry; what is wrong with it, or nothing.
 std::string readCell(ShelfEntry& entry, const std::string& key, const std::string& cell) {
@@ -63,7 +46,7 @@ std::string readCell(ShelfEntry& entry, const std::string& key, const std::strin
     if (cell.empty()) {
         return {};
     }
-    const auto number = numberIn(cell);
+    const auto number = decimalFrom(cell);
     if (key == "weighed") {
         entry.weighed = number.value_or(0.0) > 0.5;
         return number ? "" : "weighed";
@@ -95,7 +78,7 @@ std::string writeShelfCsv(const std::vector<ShelfEntry>& entries) {
         for (const ShelfField& field : shelfFields()) {
             out += ",";
             if (const auto& value = e.*field.member) {
-                out += decimal(toFile(field.quantity, *value));
+                out += decimalText(toFile(field.quantity, *value), 12);
             }
         }
         out += std::string(",") + (e.weighed ? "1" : "") + "," + quoted(e.source) + "\n";

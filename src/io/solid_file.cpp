@@ -4,10 +4,10 @@
 #include <charconv>
 #include <cmath>
 #include <cstdint>
-#include <fstream>
 #include <string>
 
 #include "core/design/describe.h"
+#include "io/whole_file.h"
 
 namespace wl {
 namespace {
@@ -40,7 +40,8 @@ Result<TriangleMesh> readBinary(std::string_view content, size_t count) {
             for (size_t c = 0; c < 3; ++c) {
                 v[Eigen::Index(c)] = std::bit_cast<float>(word(content, at + 12 * k + 4 * c));
             }
-            if (!(v.cwiseAbs().maxCoeff() < kFurthest)) {
+            // Each by itself: a maximum may pass over a NaN.
+            if (!(v.cwiseAbs().array() < kFurthest).all()) {
                 return Error{"solid.bad_number", "", {}, {{Quantity::Number, double(i + 1)}}};
             }
             mesh.vertices_m.push_back(v);
@@ -215,22 +216,8 @@ Result<TriangleMesh> readSolid(std::string_view content) {
 }
 
 Result<TriangleMesh> loadSolid(const std::filesystem::path& path) {
-    std::error_code ignored;
-    if (std::filesystem::is_directory(path, ignored)) {
-        return Error{"file.cannot_open", path.string(), {}, {}};
-    }
-    std::ifstream in(path, std::ios::binary);
-    const auto size = std::filesystem::file_size(path, ignored);
-    if (!in || ignored) {
-        return Error{"file.cannot_open", path.string(), {}, {}};
-    }
-    if (size > kLargestSolidBytes) {
-        return Error{"file.too_large", path.string(), {}, {}};
-    }
-    std::string content(size_t(size), '\0');
-    in.read(content.data(), std::streamsize(content.size()));
-    content.resize(size_t(in.gcount()));
-    return readSolid(content);
+    const Result<std::string> content = readRegularFile(path, kLargestSolidBytes);
+    return content ? readSolid(*content) : content.error();
 }
 
 }  // namespace wl

@@ -1,10 +1,11 @@
 #include "scale/scale_line.h"
 
+#include <algorithm>
 #include <cctype>
 #include <cmath>
-#include <cstdlib>
 #include <string>
 
+#include "core/base/decimal.h"
 #include "core/base/units.h"
 
 namespace wl {
@@ -25,6 +26,13 @@ std::optional<double> unitOf(const std::string& word) {
         }
     }
     return std::nullopt;
+}
+
+// A comma between digits with no other mark behind it; else it parts the fields of a line.
+bool isDecimalComma(const std::string& line, size_t at) {
+    const size_t behind = std::min(line.find_first_not_of("0123456789", at + 1), line.size());
+    return line[at] == ',' && behind > at + 1 &&
+           (behind == line.size() || (line[behind] != '.' && line[behind] != ','));
 }
 
 }  // namespace
@@ -57,16 +65,18 @@ std::optional<ScaleLine> readScaleLine(std::string_view text) {
         }
         size_t to = from;
         while (to < lower.size() &&
-               (std::isdigit(static_cast<unsigned char>(lower[to])) != 0 || lower[to] == '.')) {
+               (std::isdigit(static_cast<unsigned char>(lower[to])) != 0 || lower[to] == '.' ||
+                (to > from && isDecimalComma(lower, to)))) {
             ++to;
         }
         if (to == from) {
             ++at;
             continue;
         }
-        char* end = nullptr;
-        const std::string digits = lower.substr(from, to - from);
-        const double value = sign * std::strtod(digits.c_str(), &end);
+        // A scale sold where the comma is the decimal mark may send it.
+        std::string digits = lower.substr(from, to - from);
+        std::replace(digits.begin(), digits.end(), ',', '.');
+        const std::optional<double> value = decimalFrom(digits);
         size_t unitFrom = lower.find_first_not_of(' ', to);
         std::string unit;
         while (unitFrom != std::string::npos && unitFrom < lower.size() &&
@@ -74,8 +84,8 @@ std::optional<ScaleLine> readScaleLine(std::string_view text) {
             unit += lower[unitFrom++];
         }
         const auto factor = unitOf(unit);
-        if (*end == '\0' && factor && std::abs(value * *factor) < kHeaviest_kg) {
-            found = ScaleLine{value * *factor, false};
+        if (value && factor && std::abs(*value * *factor) < kHeaviest_kg) {
+            found = ScaleLine{sign * *value * *factor, false};
         }
         at = to;
     }

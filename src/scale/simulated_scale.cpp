@@ -12,17 +12,23 @@
 #include <chrono>
 #include <cmath>
 #include <csignal>
-#include <cstdio>
 #include <iostream>
 #include <random>
 #include <sstream>
 #include <string>
 
+#include "core/base/decimal.h"
 #include "core/base/units.h"
 
 namespace {
 
 using Clock = std::chrono::steady_clock;
+
+// With its sign, in ten places, with a point whatever the desktop's language.
+std::string figure(double value, int decimals) {
+    const std::string text = (value < 0 ? "" : "+") + wl::fixedDecimalText(value, decimals);
+    return std::string(text.size() < 10 ? 10 - text.size() : 0, ' ') + text;
+}
 
 struct Scale {
     double load_g = 0.0;
@@ -45,18 +51,12 @@ struct Scale {
         const double minutes = std::chrono::duration<double>(Clock::now() - start).count() / 60;
         const double raw = shown_g - tare_g + noise(random) + drift_g_per_min * minutes;
         const double read = std::round(raw / step_g) * step_g;
-        char text[64];
         const double grams = std::abs(read) < 0.5 * step_g ? 0.0 : read;
-        if (unit == "oz") {
-            std::snprintf(text, sizeof text, "%+10.4f oz", grams * wl::kGram / wl::kOunce);
-        } else if (unit == "gr") {
-            std::snprintf(text, sizeof text, "%+10.1f gr", grams * wl::kGram / wl::kGrain);
-        } else if (unit == "ct") {
-            std::snprintf(text, sizeof text, "%+10.2f ct", grams * 5);
-        } else {
-            std::snprintf(text, sizeof text, "%+10.2f g", grams);
-        }
-        return std::string(text) + (moving() ? " ?" : "") + "\r\n";
+        std::string text = unit == "oz"   ? figure(grams * wl::kGram / wl::kOunce, 4) + " oz"
+                           : unit == "gr" ? figure(grams * wl::kGram / wl::kGrain, 1) + " gr"
+                           : unit == "ct" ? figure(grams * 5, 2) + " ct"
+                                          : figure(grams, 2) + " g";
+        return text + (moving() ? " ?" : "") + "\r\n";
     }
 };
 

@@ -1,5 +1,7 @@
 #include "session/beside.h"
 
+#include "session/guard.h"
+
 namespace wl {
 
 Beside::Beside(QObject* parent)
@@ -66,14 +68,17 @@ void Beside::run(std::stop_token stop) {
                 },
                 Qt::QueuedConnection);
         };
-        Finish finish = job.work(jobStop, progress);
+        Finish finish;
+        const std::optional<Error> fault = guarded([&] { finish = job.work(jobStop, progress); });
         QMetaObject::invokeMethod(
             this,
-            [this, number, finish = std::move(finish)] {
+            [this, number, fault, finish = std::move(finish)] {
                 if (number != wanted_) {
                     return;
                 }
-                if (finish) {
+                if (fault) {
+                    emit failed(*fault);
+                } else if (finish) {
                     finish();
                 }
                 running_ = false;

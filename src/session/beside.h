@@ -9,6 +9,8 @@
 #include <stop_token>
 #include <thread>
 
+#include "core/base/result.h"
+
 namespace wl {
 
 /// Runs one job at a time; a newer one stops the running and takes the place of the waiting one.
@@ -32,6 +34,8 @@ class Beside : public QObject {
     void runningChanged();
     /// 0 to 1, in the owner's thread.
     void progressed(double share);
+    /// The work threw: "program.fault".
+    void failed(const wl::Error& fault);
 
   private:
     void run(std::stop_token stop);

@@ -1,13 +1,20 @@
 #include "session/document.h"
 
-#include <QSaveFile>
+#include <QCryptographicHash>
 #include <QUndoCommand>
 
 #include "core/design/fields.h"
 #include "core/shape/edit_body.h"
 #include "io/design_file.h"
+#include "io/whole_file.h"
 
 namespace wl {
+
+static QByteArray markOf(const std::string& bytes) {
+    return QCryptographicHash::hash(QByteArrayView(bytes.data(), qsizetype(bytes.size())),
+                                    QCryptographicHash::Sha256)
+        .toHex();
+}
 
 // Holds the design before and after; undo is right by construction.
 class EditDesign : public QUndoCommand {
@@ -86,23 +93,34 @@ std::optional<Error> Document::applyEdit(const ProposedEdit& edit, const QString
     return std::nullopt;
 }
 
-void Document::replace(Design design, const QString& filePath, bool unsaved) {
+void Document::replace(Design design, const QString& filePath, bool unsaved,
+                       const QByteArray& fileMark) {
     undo_.clear();
     filePath_ = filePath;
+    fileMark_ = fileMark;
     neverSaved_ = unsaved;
     show(std::make_shared<const Design>(std::move(design)));
     emit fileChanged();
 }
 
-std::optional<Error> Document::save(const QString& filePath) {
-    QSaveFile file(filePath);
+bool Document::changedElsewhere() const {
+    if (filePath_.isEmpty() || fileMark_.isEmpty()) {
+        return false;
+    }
+    const Result<std::string> now = readRegularFile(filePath_.toStdU16String(), kLargestFileBytes);
+    return now && markOf(*now) != fileMark_;
+}
+
+std::optional<Error> Document::save(const QString& filePath, Overwrite overwrite) {
+    if (overwrite == Overwrite::OnlyOwn && filePath == filePath_ && changedElsewhere()) {
+        return Error{"file.changed_elsewhere", filePath.toStdString(), {}, {}};
+    }
     const std::string text = writeDesign(*design_);
-    if (!file.open(QIODevice::WriteOnly) ||
-        file.write(text.data(), qint64(text.size())) != qint64(text.size()) || !file.commit()) {
-        return Error{
-            "file.cannot_write", filePath.toStdString(), {file.errorString().toStdString()}, {}};
+    if (auto error = writeWholeFile(filePath.toStdU16String(), text)) {
+        return error;
     }
     filePath_ = filePath;
+    fileMark_ = markOf(text);
     neverSaved_ = false;
     undo_.setClean();
     emit fileChanged();
@@ -110,11 +128,15 @@ std::optional<Error> Document::save(const QString& filePath) {
 }
 
 std::optional<Error> Document::open(const QString& filePath) {
-    Result<Design> design = loadDesign(filePath.toStdU16String());
+    const Result<std::string> text = readRegularFile(filePath.toStdU16String(), kLargestFileBytes);
+    if (!text) {
+        return text.error();
+    }
+    Result<Design> design = readDesign(*text);
     if (!design) {
         return design.error();
     }
-    replace(std::move(design).value(), filePath, false);
+    replace(std::move(design).value(), filePath, false, markOf(*text));
     return std::nullopt;
 }
 

@@ -39,11 +39,20 @@ class Document : public QObject {
     /// Ends the present gesture: the next edit starts a new undo step.
     void endGesture() { ++gesture_; }
 
-    /// Replaces everything, forgetting history. `unsaved` marks a design not yet in a file.
-    void replace(Design design, const QString& filePath, bool unsaved);
-    /// Atomic save; the error keeps the old file whole.
-    std::optional<Error> save(const QString& filePath);
+    /// Replaces everything, forgetting history. `unsaved` marks a design not yet in a file;
+    /// `fileMark` is the mark of that file as the design knew it (see fileMark()).
+    void replace(Design design, const QString& filePath, bool unsaved,
+                 const QByteArray& fileMark = {});
+    /// Whole or not at all; the error keeps the old file whole. A file that another window or
+    /// program changed since it was opened or saved here is not written over:
+    /// "file.changed_elsewhere", unless that is wanted.
+    enum class Overwrite { OnlyOwn, Whatever };
+    std::optional<Error> save(const QString& filePath, Overwrite overwrite = Overwrite::OnlyOwn);
     std::optional<Error> open(const QString& filePath);
+    /// A digest of the file's bytes when it was last opened or saved here; empty for none.
+    QByteArray fileMark() const { return fileMark_; }
+    /// Whether the file now holds something else than when it was last opened or saved here.
+    bool changedElsewhere() const;
 
   signals:
     void designChanged();
@@ -58,6 +67,7 @@ class Document : public QObject {
     quint64 gesture_ = 0;
     QUndoStack undo_;
     QString filePath_;
+    QByteArray fileMark_;
     bool neverSaved_ = false;
 };
 

@@ -5,6 +5,7 @@
 #include "core/clearance.h"
 #include "core/design/fields.h"
 #include "core/plan/plan_lead.h"
+#include "session/guard.h"
 
 namespace wl {
 namespace {
@@ -39,7 +40,7 @@ EditEffect foresee(const Design& design, const Finding& finding, const ProposedE
                    std::stop_token stop) {
     EditEffect effect;
     effect.path = finding.path;
-    effect.code = edit.code;
+    effect.edit = edit;
     const Result<Design> edited = withEdit(design, edit);
     if (!edited) {
         return effect;
@@ -113,42 +114,52 @@ void Evaluator::work(std::stop_token stop) {
             towStop_ = std::stop_source();
             tow = towStop_.get_token();
         }
-        auto quick = std::make_shared<Results>();
-        quick->revision = job.revision;
-        quick->design = job.design;
-        Result<Derived> derived = evaluate(*job.design);
-        if (!derived) {
-            quick->error = derived.error();
-            publish(quick);
-            continue;
+        if (const auto fault = guarded([&] { reckon(job, tow); })) {
+            auto told = std::make_shared<Results>();
+            told->revision = job.revision;
+            told->design = job.design;
+            told->error = fault;
+            publish(told);
         }
-        quick->derived = std::make_shared<const Derived>(std::move(derived).value());
-        quick->findings = quick->derived->findings;
+    }
+}
+
+void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
+    auto quick = std::make_shared<Results>();
+    quick->revision = job.revision;
+    quick->design = job.design;
+    Result<Derived> derived = evaluate(*job.design);
+    if (!derived) {
+        quick->error = derived.error();
         publish(quick);
+        return;
+    }
+    quick->derived = std::make_shared<const Derived>(std::move(derived).value());
+    quick->findings = quick->derived->findings;
+    publish(quick);
 
-        auto run = std::make_shared<Run>(computeRun(*job.design, *quick->derived, tow));
-        if (tow.stop_requested()) {
-            continue;
-        }
-        auto full = std::make_shared<Results>(*quick);
-        checkSkinWalls(*job.design, *quick->derived, full->findings);
-        full->findings.insert(full->findings.end(), run->findings.begin(), run->findings.end());
-        full->run = std::move(run);
-        publish(full);
+    auto run = std::make_shared<Run>(computeRun(*job.design, *quick->derived, tow));
+    if (tow.stop_requested()) {
+        return;
+    }
+    auto full = std::make_shared<Results>(*quick);
+    checkSkinWalls(*job.design, *quick->derived, full->findings);
+    full->findings.insert(full->findings.end(), run->findings.begin(), run->findings.end());
+    full->run = std::move(run);
+    publish(full);
 
-        auto foreseen = std::make_shared<Results>(*full);
-        offerLeadPlan(*job.design, foreseen->findings);
-        for (const Finding& finding : foreseen->findings) {
-            for (const ProposedEdit& edit : finding.edits) {
-                if (tow.stop_requested() || foreseen->effects.size() >= kMostEffects) {
-                    break;
-                }
-                foreseen->effects.push_back(foresee(*job.design, finding, edit, tow));
+    auto foreseen = std::make_shared<Results>(*full);
+    offerLeadPlan(*job.design, foreseen->findings);
+    for (const Finding& finding : foreseen->findings) {
+        for (const ProposedEdit& edit : finding.edits) {
+            if (tow.stop_requested() || foreseen->effects.size() >= kMostEffects) {
+                break;
             }
+            foreseen->effects.push_back(foresee(*job.design, finding, edit, tow));
         }
-        if (!tow.stop_requested()) {
-            publish(foreseen);
-        }
+    }
+    if (!tow.stop_requested()) {
+        publish(foreseen);
     }
 }
 

@@ -16,11 +16,12 @@ namespace wl {
 /// What an offered cure would do, worked out beforehand.
 struct EditEffect {
     std::string path;  ///< of the finding
-    std::string code;  ///< of the edit
+    ProposedEdit edit;
     bool known = false;
     double spare = 0.0;
     double pitch_rad = 0.0;
     std::optional<double> depth_m;
+    bool operator==(const EditEffect&) const = default;
 };
 
 /// A finished reckoning of one revision. `derived` or `error` is set; `run` follows in a second,
@@ -60,6 +61,7 @@ class Evaluator : public QObject {
         DesignPtr design;
     };
     void work(std::stop_token stop);
+    void reckon(const Job& job, const std::stop_token& tow);
     void publish(ResultsPtr results);
 
     ResultsPtr latest_;

@@ -1,13 +1,17 @@
 #include "session/recovery.h"
 
 #include <QDir>
-#include <QSaveFile>
+#include <QFileInfo>
 #include <QUuid>
+#include <utility>
 
 #include "io/design_file.h"
+#include "io/whole_file.h"
 
 namespace wl {
 namespace {
+
+constexpr size_t kLongestOrigin = 1u << 16;
 
 QString originFile(const QString& kept) {
     return kept + QStringLiteral(".origin");
@@ -17,9 +21,9 @@ QString lockFile(const QString& kept) {
     return kept + QStringLiteral(".lock");
 }
 
-bool writeAtomically(const QString& path, const QByteArray& text) {
-    QSaveFile file(path);
-    return file.open(QIODevice::WriteOnly) && file.write(text) == text.size() && file.commit();
+void removeCopy(const QString& kept) {
+    QFile::remove(kept);
+    QFile::remove(originFile(kept));
 }
 
 }  // namespace
@@ -35,29 +39,54 @@ Recovery::Recovery(Document& document, const QString& folder, QObject* parent)
     timer_.setSingleShot(true);
     timer_.setInterval(kDelay_ms);
     connect(&timer_, &QTimer::timeout, this, &Recovery::keepNow);
-    connect(&document_, &Document::designChanged, &timer_, qOverload<>(&QTimer::start));
-    connect(&document_, &Document::fileChanged, &timer_, qOverload<>(&QTimer::start));
+    // A timer that runs goes on: steady work must not put the copy off.
+    const auto wait = [this] {
+        if (!timer_.isActive()) {
+            timer_.start();
+        }
+    };
+    connect(&document_, &Document::designChanged, &timer_, wait);
+    connect(&document_, &Document::fileChanged, &timer_, wait);
 }
 
-void Recovery::keepNow() {
-    if (!document_.isModified()) {
-        QFile::remove(file_);
-        QFile::remove(originFile(file_));
-        return;
+// Whether the design stands whole in a file of the maker's, so that no copy is needed.
+bool Recovery::isElsewhere() const {
+    return !document_.isModified() &&
+           (document_.filePath().isEmpty() || QFileInfo::exists(document_.filePath()));
+}
+
+std::optional<Error> Recovery::keepNow() {
+    timer_.stop();
+    if (isElsewhere()) {
+        removeCopy(file_);
+        failing_ = false;
+        return std::nullopt;
     }
-    const std::string text = writeDesign(*document_.design());
-    writeAtomically(originFile(file_), document_.filePath().toUtf8());
-    writeAtomically(file_, QByteArray(text.data(), qsizetype(text.size())));
+    const std::string origin =
+        document_.filePath().toStdString() + "\n" + document_.fileMark().toStdString();
+    auto error = writeWholeFile(file_.toStdU16String(), writeDesign(*document_.design()));
+    if (!error) {
+        error = writeWholeFile(originFile(file_).toStdU16String(), origin);
+    }
+    if (error) {
+        timer_.start();  // the disk may have room again
+        if (!std::exchange(failing_, true)) {
+            emit failed(*error);
+        }
+        return error;
+    }
+    failing_ = false;
+    return std::nullopt;
 }
 
 void Recovery::finish() {
     timer_.stop();
-    QFile::remove(file_);
-    QFile::remove(originFile(file_));
+    removeCopy(file_);
     lock_->unlock();
 }
 
-std::optional<LeftBehind> Recovery::findLeftBehind() {
+std::vector<LeftBehind> Recovery::findLeftBehind() {
+    std::vector<LeftBehind> found;
     const QDir folder(folder_);
     for (const QString& name :
          folder.entryList({QStringLiteral("*.wade")}, QDir::Files, QDir::Time | QDir::Reversed)) {
@@ -65,28 +94,30 @@ std::optional<LeftBehind> Recovery::findLeftBehind() {
         if (kept == file_) {
             continue;
         }
-        QLockFile probe(lockFile(kept));
-        probe.setStaleLockTime(0);
-        if (!probe.tryLock(0)) {
+        auto held = std::make_shared<QLockFile>(lockFile(kept));
+        held->setStaleLockTime(0);
+        if (!held->tryLock(0)) {
             continue;  // another window is working on it
         }
-        const Result<Design> design = loadDesign(kept.toStdU16String());
+        Result<Design> design = loadDesign(kept.toStdU16String());
         if (!design) {
-            QFile::rename(kept, kept + QStringLiteral(".unreadable"));
+            const QString aside = kept + QStringLiteral(".unreadable");
+            unreadable_ << (QFile::rename(kept, aside) ? aside : kept);
             continue;
         }
-        QFile origin(originFile(kept));
-        const QString original =
-            origin.open(QIODevice::ReadOnly) ? QString::fromUtf8(origin.readAll()) : QString();
-        return LeftBehind{kept, original, *design};
+        const Result<std::string> origin =
+            readRegularFile(originFile(kept).toStdU16String(), kLongestOrigin);
+        const QStringList lines =
+            QString::fromStdString(origin ? *origin : std::string()).split(QLatin1Char('\n'));
+        found.push_back({kept, lines.value(0), lines.value(1).toLatin1(), std::move(design).value(),
+                         std::move(held)});
     }
-    return std::nullopt;
+    return found;
 }
 
 void Recovery::discard(const LeftBehind& left) {
-    QFile::remove(left.keptFile);
-    QFile::remove(originFile(left.keptFile));
-    QFile::remove(lockFile(left.keptFile));
+    removeCopy(left.keptFile);
+    left.held->unlock();
 }
 
 }  // namespace wl

@@ -1,7 +1,11 @@
 #include "session/sentence_text.h"
 
 #include <QCoreApplication>
+#include <QLocale>
+#include <cmath>
 
+#include "core/base/units.h"
+#include "core/mass/mass_balance.h"
 #include "text/sentences.h"
 
 namespace wl {
@@ -37,6 +41,8 @@ Error readFaultError(ReadFault fault, const QString& path, Quantity quantity, Be
             return {"text.wrong_unit", at, {unitLabel(quantity, bench)}, {}};
         case ReadFault::DividesByZero:
             return {"text.divides_by_zero", at, {}, {}};
+        case ReadFault::Ambiguous:
+            return {"text.ambiguous", at, {std::string(1, bench.decimalMark())}, {}};
         default:
             return {"text.not_a_number", at, {}, {}};
     }
@@ -44,6 +50,41 @@ Error readFaultError(ReadFault fault, const QString& path, Quantity quantity, Be
 
 QString shown(Quantity quantity, Bench bench, double valueSi, bool withUnit) {
     return QString::fromStdString(formatQuantity(quantity, bench, valueSi, withUnit));
+}
+
+QString noseWords(double pitch_rad, Bench bench) {
+    const QString pitch = shown(Quantity::Angle, bench, std::abs(pitch_rad));
+    return std::abs(pitch_rad) < 0.5 * kDegree ? QCoreApplication::translate("Attitude", "level")
+           : pitch_rad > 0 ? QCoreApplication::translate("Attitude", "nose up %1").arg(pitch)
+                           : QCoreApplication::translate("Attitude", "nose down %1").arg(pitch);
+}
+
+QString leanWords(double roll_rad, Bench bench) {
+    constexpr double kShown_rad = 1.5 * kDegree, kSide_rad = 60 * kDegree,
+                     kBelly_rad = 120 * kDegree;
+    const double lean = std::abs(roll_rad);
+    if (lean < kShown_rad) {
+        return {};
+    }
+    if (lean > kSide_rad) {
+        return lean > kBelly_rad ? QCoreApplication::translate("Attitude", "belly up")
+                                 : QCoreApplication::translate("Attitude", "on its side");
+    }
+    const QString much = shown(Quantity::Angle, bench, lean);
+    return roll_rad > 0 ? QCoreApplication::translate("Attitude", "leans %1 to starboard").arg(much)
+                        : QCoreApplication::translate("Attitude", "leans %1 to port").arg(much);
+}
+
+QString withoutDrag(const Design& design) {
+    QStringList names;
+    for (const std::string& name : partsWithoutDrag(design)) {
+        names << QString::fromStdString(name);
+    }
+    return names.join(QStringLiteral(", "));
+}
+
+char makersDecimalMark() {
+    return QLocale().decimalPoint() == QLatin1String(",") ? ',' : '.';
 }
 
 }  // namespace wl

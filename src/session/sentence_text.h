@@ -5,6 +5,7 @@
 
 #include "core/base/finding.h"
 #include "core/base/result.h"
+#include "core/design/design.h"
 
 namespace wl {
 
@@ -16,5 +17,17 @@ Error readFaultError(ReadFault fault, const QString& path, Quantity quantity, Be
 
 /// formatQuantity as a QString.
 QString shown(Quantity quantity, Bench bench, double valueSi, bool withUnit = true);
+
+/// "level", "nose up 4°", "nose down 12°".
+QString noseWords(double pitch_rad, Bench bench);
+/// How it leans: "leans 5° to port", "on its side", "belly up"; empty when it is upright to 1.5
+/// degrees.
+QString leanWords(double roll_rad, Bench bench);
+
+/// The parts whose drag is not reckoned yet, as one line; empty when there are none.
+QString withoutDrag(const Design& design);
+
+/// The decimal mark of the desktop's own settings: ',' or '.'.
+char makersDecimalMark();
 
 }  // namespace wl

@@ -3,14 +3,16 @@
 #include <2geom/pathvector.h>
 #include <2geom/svg-path-parser.h>
 
-#include <QFile>
 #include <QXmlStreamReader>
 #include <cmath>
+
+#include "io/whole_file.h"
 
 namespace wl {
 namespace {
 
-constexpr qint64 kLargestSvg = 16 << 20;
+constexpr size_t kLargestSvg = 16u << 20;
+constexpr qsizetype kLongestPath = 1 << 20;
 constexpr size_t kMostCurves = 20000;
 constexpr int kPerCurve = 12;
 
@@ -53,6 +55,9 @@ Result<std::vector<Eigen::Vector2d>> readSvgOutline(const QByteArray& content) {
     if (data.isEmpty()) {
         return Error{sawSvg ? "svg.no_path" : "svg.cannot_read", "", {"not SVG"}, {}};
     }
+    if (data.size() > kLongestPath) {
+        return Error{"svg.too_long", "", {}, {}};
+    }
     std::vector<Eigen::Vector2d> longest;
     try {
         const Geom::PathVector paths = Geom::parse_svg_path(data.toUtf8().constData());
@@ -85,14 +90,8 @@ Result<std::vector<Eigen::Vector2d>> readSvgOutline(const QByteArray& content) {
 }
 
 Result<std::vector<Eigen::Vector2d>> loadSvgOutline(const QString& path) {
-    QFile file(path);
-    if (!file.open(QIODevice::ReadOnly)) {
-        return Error{"file.cannot_open", path.toStdString(), {}, {}};
-    }
-    if (file.size() > kLargestSvg) {
-        return Error{"file.too_large", path.toStdString(), {}, {}};
-    }
-    return readSvgOutline(file.readAll());
+    const Result<std::string> content = readRegularFile(path.toStdU16String(), kLargestSvg);
+    return content ? readSvgOutline(QByteArray::fromStdString(*content)) : content.error();
 }
 
 }  // namespace wl

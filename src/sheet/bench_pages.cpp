@@ -19,8 +19,8 @@ QString tr(const char* text) {
 class Sheet : public SheetPaper {
   public:
     Sheet(QPainter& painter, const QSizeF& size, const Design& design, const Derived& derived,
-          Bench bench)
-        : SheetPaper(painter, size, QString::fromStdString(design.name), bench),
+          Bench bench, int shown)
+        : SheetPaper(painter, size, QString::fromStdString(design.name), bench, shown),
           design_(design),
           d_(derived) {}
 
@@ -44,30 +44,31 @@ void Sheet::jointLines(const QPointF& nose, bool side) {
         for (const auto& [face, half] : {std::pair{cut.frontPieceFace, cut.frontEdge_m},
                                          std::pair{cut.rearPieceFace, cut.rearEdge_m}}) {
             const double edge = face.x_m + face.slope * half;
-            p_.setPen(line(0.3));
+            painter().setPen(line(0.3));
             if (side) {
                 const Section s = d_.curves.atX(face.x_m);
-                p_.drawLine(nose + QPointF(mm(face.x_m), -mm(s.back_m)),
-                            nose + QPointF(mm(face.x_m), -mm(s.belly_m)));
+                painter().drawLine(nose + QPointF(mm(face.x_m), -mm(s.back_m)),
+                                   nose + QPointF(mm(face.x_m), -mm(s.belly_m)));
                 const Section e = d_.curves.atX(edge);
-                p_.setPen(line(0.2, Qt::DashLine));
-                p_.drawLine(nose + QPointF(mm(edge), -mm(e.back_m)),
-                            nose + QPointF(mm(edge), -mm(e.belly_m)));
+                painter().setPen(line(0.2, Qt::DashLine));
+                painter().drawLine(nose + QPointF(mm(edge), -mm(e.back_m)),
+                                   nose + QPointF(mm(edge), -mm(e.belly_m)));
             } else {
                 const QPointF fold = nose + QPointF(mm(face.x_m), 0);
-                p_.drawLine(fold, nose + QPointF(mm(edge), -mm(half)));
-                p_.drawLine(fold, nose + QPointF(mm(edge), mm(half)));
+                painter().drawLine(fold, nose + QPointF(mm(edge), -mm(half)));
+                painter().drawLine(fold, nose + QPointF(mm(edge), mm(half)));
             }
         }
-        p_.setPen(line(0.25));
-        p_.drawEllipse(nose + QPointF(mm(cut.pinX_m), side ? -mm(cut.midZ_m) : 0.0), 0.8, 0.8);
+        painter().setPen(line(0.25));
+        painter().drawEllipse(nose + QPointF(mm(cut.pinX_m), side ? -mm(cut.midZ_m) : 0.0), 0.8,
+                              0.8);
     }
     for (const bool front : {true, false}) {
         if (side && d_.curves.endFace(front).present) {
             const FaceCut face = measureEndFace(d_.curves, front);
-            p_.setPen(line(0.3));
-            p_.drawLine(nose + QPointF(mm(face.foot_m.x()), -mm(face.foot_m.z())),
-                        nose + QPointF(mm(face.top_m.x()), -mm(face.top_m.z())));
+            painter().setPen(line(0.3));
+            painter().drawLine(nose + QPointF(mm(face.foot_m.x()), -mm(face.foot_m.z())),
+                               nose + QPointF(mm(face.top_m.x()), -mm(face.top_m.z())));
         }
     }
 }
@@ -84,16 +85,16 @@ void Sheet::sideTemplate(const QPointF& nose) {
         const Section s = d_.curves.at(i / 160.0);
         outline << at(s.x_m, s.belly_m);
     }
-    p_.setBrush(Qt::NoBrush);
-    p_.setPen(line(0.4));
-    p_.drawPolygon(outline);
-    p_.setPen(centreLine());
-    p_.drawLine(at(-0.008, 0), at(L + 0.008, 0));
+    painter().setBrush(Qt::NoBrush);
+    painter().setPen(line(0.4));
+    painter().drawPolygon(outline);
+    painter().setPen(centreLine());
+    painter().drawLine(at(-0.008, 0), at(L + 0.008, 0));
     const double tallest = mm(d_.sizes.maxHeight_m);
     for (size_t i = 0; i < design_.body.stations.size(); ++i) {
         const Section s = d_.curves.at(d_.curves.knots()[i]);
-        p_.setPen(line(0.12));
-        p_.drawLine(at(s.x_m, s.back_m), at(s.x_m, s.belly_m));
+        painter().setPen(line(0.12));
+        painter().drawLine(at(s.x_m, s.back_m), at(s.x_m, s.belly_m));
         text({nose.x() + mm(s.x_m) - 4, nose.y() - tallest * 0.5 - 9, 8, 3.5},
              QString::number(i + 1), 2.6, false, Qt::AlignCenter, kQuiet);
     }
@@ -106,15 +107,15 @@ void Sheet::sideTemplate(const QPointF& nose) {
         const Eigen::Vector3d side =
             0.5 * bore.diameter_m * Eigen::Vector3d(g.inward.z(), 0, -g.inward.x());
         const Eigen::Vector3d end = g.mouth_m + g.inward * bore.depth_m;
-        p_.setPen(line(0.25, Qt::DashLine));
-        p_.setBrush(Qt::NoBrush);
+        painter().setPen(line(0.25, Qt::DashLine));
+        painter().setBrush(Qt::NoBrush);
         QPolygonF hole;
         for (const Eigen::Vector3d& v :
              {Eigen::Vector3d(g.mouth_m + side), Eigen::Vector3d(end + side),
               Eigen::Vector3d(end - side), Eigen::Vector3d(g.mouth_m - side)}) {
             hole << at(v.x(), v.z());
         }
-        p_.drawPolyline(hole);
+        painter().drawPolyline(hole);
         text({nose.x() + mm(g.mouth_m.x()) - 5, nose.y() - mm(end.z()) - 0.5, 10, 4},
              QString(QChar('A' + int(i))), 3, true, Qt::AlignCenter);
     }
@@ -124,7 +125,7 @@ void Sheet::sideTemplate(const QPointF& nose) {
         const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
         const Eigen::Vector3d up = 0.5 * lip.thickness_m * lipUpperNormal(lip);
         auto strip = [&](double from, double to, Qt::PenStyle style) {
-            p_.setPen(line(0.25, style));
+            painter().setPen(line(0.25, style));
             QPolygonF box;
             for (const Eigen::Vector3d& v :
                  {Eigen::Vector3d(root + along * from + up),
@@ -132,7 +133,7 @@ void Sheet::sideTemplate(const QPointF& nose) {
                   Eigen::Vector3d(root + along * from - up)}) {
                 box << at(v.x(), v.z());
             }
-            p_.drawPolygon(box);
+            painter().drawPolygon(box);
         };
         strip(-lip.slotDepth_m, 0, Qt::DashLine);
         strip(0, lip.length_m, Qt::SolidLine);
@@ -141,22 +142,23 @@ void Sheet::sideTemplate(const QPointF& nose) {
              tr("lip %1 to the axis").arg(q(Quantity::Angle, lip.angle_rad)), 2.6);
     }
     const Eigen::Vector3d tie = tiePoint(design_);
-    p_.setPen(line(0.25));
-    p_.drawEllipse(at(tie.x(), tie.z()), 1.0, 1.0);
+    painter().setPen(line(0.25));
+    painter().drawEllipse(at(tie.x(), tie.z()), 1.0, 1.0);
     for (const Fitting& f : design_.fittings) {
         if (!swings(f.kind)) {
             const QPointF c = at(f.x_m, f.z_m);
-            p_.drawLine(c - QPointF(1.5, 0), c + QPointF(1.5, 0));
-            p_.drawLine(c - QPointF(0, 1.5), c + QPointF(0, 1.5));
+            painter().drawLine(c - QPointF(1.5, 0), c + QPointF(1.5, 0));
+            painter().drawLine(c - QPointF(0, 1.5), c + QPointF(0, 1.5));
         }
     }
     jointLines(nose, true);
     // Length, dimensioned under the bait.
     const double below = nose.y() + tallest * 0.62 + 8;
-    p_.setPen(line(0.15));
-    p_.drawLine(QPointF(nose.x(), below), QPointF(nose.x() + mm(L), below));
+    painter().setPen(line(0.15));
+    painter().drawLine(QPointF(nose.x(), below), QPointF(nose.x() + mm(L), below));
     for (const double x : {0.0, mm(L)}) {
-        p_.drawLine(QPointF(nose.x() + x - 1, below + 1), QPointF(nose.x() + x + 1, below - 1));
+        painter().drawLine(QPointF(nose.x() + x - 1, below + 1),
+                           QPointF(nose.x() + x + 1, below - 1));
     }
     text({nose.x(), below + 0.5, mm(L), 4}, length(L), 3, false, Qt::AlignCenter);
 }
@@ -171,25 +173,25 @@ void Sheet::topTemplate(const QPointF& nose) {
         const Section s = d_.curves.at(i / 160.0);
         outline << nose + QPointF(mm(s.x_m), mm(s.halfWidth_m));
     }
-    p_.setBrush(Qt::NoBrush);
-    p_.setPen(line(0.4));
-    p_.drawPolygon(outline);
-    p_.setPen(centreLine());
-    p_.drawLine(nose - QPointF(8, 0), nose + QPointF(mm(d_.sizes.length_m) + 8, 0));
+    painter().setBrush(Qt::NoBrush);
+    painter().setPen(line(0.4));
+    painter().drawPolygon(outline);
+    painter().setPen(centreLine());
+    painter().drawLine(nose - QPointF(8, 0), nose + QPointF(mm(d_.sizes.length_m) + 8, 0));
     jointLines(nose, false);
     for (double knot : d_.curves.knots()) {
         const Section s = d_.curves.at(knot);
-        p_.setPen(line(0.12));
-        p_.drawLine(nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m)),
-                    nose + QPointF(mm(s.x_m), mm(s.halfWidth_m)));
+        painter().setPen(line(0.12));
+        painter().drawLine(nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m)),
+                           nose + QPointF(mm(s.x_m), mm(s.halfWidth_m)));
     }
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const BoreGeometry& g = d_.mass.bores[i];
         if (g.entersBody) {
-            p_.setPen(line(0.25, Qt::DashLine));
+            painter().setPen(line(0.25, Qt::DashLine));
             const double r = 0.5 * mm(design_.bores[i].diameter_m);
             const QPointF c = nose + QPointF(mm(g.mouth_m.x()), mm(g.mouth_m.y()));
-            p_.drawEllipse(c, r, r);
+            painter().drawEllipse(c, r, r);
         }
     }
 }
@@ -208,7 +210,8 @@ void Sheet::stationTable(const QRectF& box) {
 }
 
 void Sheet::templates() {
-    header(tr("Bench sheet 1: templates, true scale"));
+    beginPage(tr("Bench sheet 1: templates, true scale"));
+    const int first = page();
     const double ahead =
         design_.lip.present
             ? std::max(8.0, -mm(design_.lip.slotX_m +
@@ -224,6 +227,7 @@ void Sheet::templates() {
     topTemplate({ahead, topY});
     stationTable(
         QRectF(std::max(ahead + mm(d_.sizes.length_m) + 14, size_.width() - 80), 12, 76, 100));
+    goToPage(first);
     std::vector<QStringList> rows;
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];
@@ -242,7 +246,6 @@ void Sheet::templates() {
           {tr("hole"), tr("from"), tr("place"), tr("off centre"), tr("diameter"), tr("depth"),
            tr("lean aft")},
           rows, {44, 16, 18, 20, 18, 16, 18});
-    checkBars({2, size_.height() - 7});
 }
 
 void Sheet::lipTemplate(const QPointF& at) {
@@ -254,21 +257,21 @@ void Sheet::lipTemplate(const QPointF& at) {
     }
     const double middle = at.x() + 0.5 * mm(std::max(lip.width_m, lip.rootWidth_m)) + 4;
     const double rootY = at.y() + 9 + mm(lip.slotDepth_m);
-    p_.setPen(line(0.4));
-    p_.setBrush(Qt::NoBrush);
+    painter().setPen(line(0.4));
+    painter().setBrush(Qt::NoBrush);
     QPolygonF outline;
     for (const Eigen::Vector2d& v : lipOutline(lip)) {
         outline << QPointF(middle + mm(v.y()), rootY + mm(v.x()));
     }
-    p_.drawPolygon(outline);
-    p_.drawRect(QRectF(middle - 0.5 * mm(lip.rootWidth_m), rootY - mm(lip.slotDepth_m),
-                       mm(lip.rootWidth_m), mm(lip.slotDepth_m)));
-    p_.setPen(centreLine());
-    p_.drawLine(QPointF(middle, rootY - mm(lip.slotDepth_m) - 3),
-                QPointF(middle, rootY + mm(lip.length_m) + 3));
-    p_.setPen(line(0.2, Qt::DashLine));
-    p_.drawLine(QPointF(middle - 0.6 * mm(lip.width_m), rootY),
-                QPointF(middle + 0.6 * mm(lip.width_m), rootY));
+    painter().drawPolygon(outline);
+    painter().drawRect(QRectF(middle - 0.5 * mm(lip.rootWidth_m), rootY - mm(lip.slotDepth_m),
+                              mm(lip.rootWidth_m), mm(lip.slotDepth_m)));
+    painter().setPen(centreLine());
+    painter().drawLine(QPointF(middle, rootY - mm(lip.slotDepth_m) - 3),
+                       QPointF(middle, rootY + mm(lip.length_m) + 3));
+    painter().setPen(line(0.2, Qt::DashLine));
+    painter().drawLine(QPointF(middle - 0.6 * mm(lip.width_m), rootY),
+                       QPointF(middle + 0.6 * mm(lip.width_m), rootY));
     const double notes = middle + 0.5 * mm(std::max(lip.width_m, lip.rootWidth_m)) + 5;
     text({notes, rootY - 2.5, 60, 4}, tr("skin line: above it goes into the slot"), 2.6);
     text({notes, rootY + 3, 70, 4},
@@ -283,9 +286,9 @@ void Sheet::lipTemplate(const QPointF& at) {
          2.6);
     if (design_.tie.place == TiePlace::Lip) {
         const QPointF tie(middle, rootY + mm(design_.tie.upLip_m));
-        p_.setPen(line(0.3));
-        p_.drawLine(tie - QPointF(2, 0), tie + QPointF(2, 0));
-        p_.drawLine(tie - QPointF(0, 2), tie + QPointF(0, 2));
+        painter().setPen(line(0.3));
+        painter().drawLine(tie - QPointF(2, 0), tie + QPointF(2, 0));
+        painter().drawLine(tie - QPointF(0, 2), tie + QPointF(0, 2));
         text({notes, rootY + 15, 70, 4},
              tr("tie %1 from the skin line").arg(length(design_.tie.upLip_m)), 2.6);
     }
@@ -305,7 +308,8 @@ QString leadWords(const Bore& bore) {
 }
 
 void Sheet::tables() {
-    header(tr("Bench sheet 2: lead, parts, masses"));
+    beginPage(tr("Bench sheet 2: lead, parts, masses"));
+    const int first = page();
     lipTemplate({0, 11});
     const double lipFoot =
         11 + 9 + mm(design_.lip.present ? design_.lip.slotDepth_m + design_.lip.length_m : 0) + 10;
@@ -329,11 +333,13 @@ void Sheet::tables() {
                {tr("with lip, eyes and hooks"), q(Quantity::Mass, s.withHardware_kg), {}},
                {tr("finished"), q(Quantity::Mass, s.finished_kg), {}}},
               {60, 26, 38});
+    y = room(y, 5);
     text({0, y, 128, 5},
          tr("Write the readings beside them. ± %1 in all is within the measuring.")
              .arg(q(Quantity::Mass, 2 * d_.mass.netDoubt_kg)),
          2.6);
 
+    goToPage(first);
     const double right = 140;
     std::vector<QStringList> parts;
     for (const Fitting& f : design_.fittings) {
@@ -354,12 +360,20 @@ void Sheet::tables() {
                          q(Quantity::Thickness, c.thickness_m)});
     }
     y = table({right, y + 2}, tr("Finish"), {}, coats, {60, 20, 30});
-    text({right, y + 1, 100, 5}, tr("Cautions"), 3.4, true);
-    const QString cautions =
-        QStringLiteral("– ") + benchCautions(design_).join(QStringLiteral("\n– "));
-    text({right, y + 7, size_.width() - right, size_.height() - y - 16}, cautions, 2.6, false,
-         Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
-    checkBars({2, size_.height() - 7});
+    QStringList cautions;
+    for (const QString& caution : benchCautions(design_)) {
+        cautions << QStringLiteral("– ") + caution;
+    }
+    list({right, y + 1}, size_.width() - right, tr("Cautions"), cautions);
+}
+
+void walk(Sheet& sheet, const Design& design, const Derived& derived) {
+    sheet.templates();
+    sheet.tables();
+    if (hasMakingPage(design)) {
+        sheet.beginPage(tr("Bench sheet 3: joints, holes, wire, making"));
+        paintMakingPage(sheet, design, derived);
+    }
 }
 
 }  // namespace
@@ -368,15 +382,17 @@ void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const D
                     const Derived& derived, Bench bench) {
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
-    Sheet sheet(painter, size_mm, design, derived, bench);
-    if (index == 0) {
-        sheet.templates();
-    } else if (index == 1) {
-        sheet.tables();
-    } else {
-        paintMakingPage(sheet, design, derived);
-    }
+    Sheet sheet(painter, size_mm, design, derived, bench, index);
+    walk(sheet, design, derived);
     painter.restore();
+}
+
+int benchPages(const QSizeF& size_mm, const Design& design, const Derived& derived) {
+    QImage nowhere(1, 1, QImage::Format_RGB32);
+    QPainter unseen(&nowhere);
+    Sheet sheet(unseen, size_mm, design, derived, Bench::Metric, -1);
+    walk(sheet, design, derived);
+    return sheet.pages();
 }
 
 }  // namespace wl

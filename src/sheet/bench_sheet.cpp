@@ -1,12 +1,13 @@
 #include "sheet/bench_sheet.h"
 
+#include <QBuffer>
 #include <QCoreApplication>
 #include <QDate>
 #include <QPageLayout>
 #include <QPainter>
 #include <QPdfWriter>
-#include <QSaveFile>
 
+#include "io/whole_file.h"
 #include "sheet/making_page.h"
 #include "sheet/sheet_paper.h"
 
@@ -49,10 +50,6 @@ QStringList benchCautions(const Design& design) {
     return list;
 }
 
-int benchPages(const Design& design) {
-    return hasMakingPage(design) ? 3 : 2;
-}
-
 QPageSize benchPageSize(const Derived& derived) {
     // The lip stands ahead of the nose; the station table needs its place behind the tail.
     const double wanted_mm =
@@ -70,7 +67,7 @@ void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Deri
     QPainter painter(&device);
     const QRectF page = device.pageLayout().paintRect(QPageLayout::Millimeter);
     const double unitsPerMm = device.logicalDpiX() / 25.4;
-    for (int i = 0; i < benchPages(design); ++i) {
+    for (int i = 0; i < benchPages(page.size(), design, derived); ++i) {
         if (i > 0) {
             device.newPage();
         }
@@ -86,13 +83,10 @@ std::optional<Error> writeBenchSheet(const Design& design, const QString& path, 
     if (!derived) {
         return derived.error();
     }
-    QSaveFile file(path);
-    if (!file.open(QIODevice::WriteOnly)) {
-        return Error{
-            "file.cannot_write", path.toStdString(), {file.errorString().toStdString()}, {}};
-    }
+    QBuffer pdf;
+    pdf.open(QIODevice::WriteOnly);
     {
-        QPdfWriter writer(&file);
+        QPdfWriter writer(&pdf);
         writer.setResolution(1200);
         writer.setTitle(QString::fromStdString(design.name));
         writer.setCreator(QStringLiteral("Wade Line"));
@@ -101,11 +95,8 @@ std::optional<Error> writeBenchSheet(const Design& design, const QString& path, 
                                          QPageLayout::Millimeter));
         paintBenchSheet(writer, design, *derived, bench);
     }
-    if (!file.commit()) {
-        return Error{
-            "file.cannot_write", path.toStdString(), {file.errorString().toStdString()}, {}};
-    }
-    return std::nullopt;
+    return writeWholeFile(path.toStdU16String(),
+                          std::string_view(pdf.data().constData(), size_t(pdf.data().size())));
 }
 
 }  // namespace wl

@@ -15,13 +15,14 @@ namespace wl {
 /// the maker's product sheets and local rules.
 QStringList benchCautions(const Design& design);
 
-/// Draws page `index` (0 templates, 1 tables, 2 joints, holes and making) with the painter's origin
-/// at the page's printable corner and one unit = one millimetre on paper. `size_mm` is the
-/// printable area.
+/// Draws page `index` of: templates, tables, joints with holes and making, each going on to further
+/// pages as far as it needs. The painter's origin is at the page's printable corner, one unit = one
+/// millimetre on paper; `size_mm` is the printable area.
 void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const Design& design,
                     const Derived& derived, Bench bench);
-/// Two, or three for a bait with joints, holes, or a body not simply carved.
-int benchPages(const Design& design);
+/// How many there are on paper of that printable size: at least two, three for a bait with joints,
+/// holes, or a body not simply carved.
+int benchPages(const QSizeF& size_mm, const Design& design, const Derived& derived);
 
 /// Smallest landscape page (A4, A3, A2, A1) the bait fits on at true scale.
 QPageSize benchPageSize(const Derived& derived);

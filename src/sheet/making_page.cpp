@@ -106,10 +106,11 @@ double pieceTable(SheetPaper& s, const QPointF& at, const Derived& d) {
 }
 
 double lathePage(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
-    QPainter& p = s.painter();
-    s.text({at.x(), at.y(), 120, 5}, tr("Half template, true scale"), 3.4, true);
     const double high = mm(0.5 * d.sizes.maxHeight_m);
-    const QPointF nose(at.x() + 4, at.y() + 9 + high);
+    const double top = s.room(at.y(), 9 + high + 6);
+    QPainter& p = s.painter();
+    s.text({at.x(), top, 120, 5}, tr("Half template, true scale"), 3.4, true);
+    const QPointF nose(at.x() + 4, top + 9 + high);
     QPolygonF edge;
     for (int i = 0; i <= 160; ++i) {
         const Section section = d.curves.at(i / 160.0);
@@ -136,9 +137,8 @@ double lathePage(SheetPaper& s, const QPointF& at, const Design& design, const D
                    {tr("from the nose"), tr("diameter")}, rows, {34, 30});
 }
 
-// Every sheet's outline on its middle, one under the other while the page lasts.
+// Every sheet's outline on its middle, one under the other.
 double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
-    QPainter& p = s.painter();
     s.text({at.x(), at.y(), 120, 5}, tr("Sheets, starboard first, true scale"), 3.4, true);
     double stack = 0;
     for (const Layer& layer : design.make.layers) {
@@ -162,13 +162,8 @@ double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, con
                 belly.prepend(QPointF(mm(section.x_m), -mm(down)));
             }
         }
-        if (top + high - low > s.size().height() - 14) {
-            s.text({at.x(), top, 120, 4},
-                   tr("The other sheets do not fit: print them from the middle outwards, both "
-                      "sides are alike."),
-                   2.6);
-            break;
-        }
+        top = s.room(top, high - low);
+        QPainter& p = s.painter();
         const QPointF nose(at.x() + 4, top + high);
         p.save();
         p.translate(nose);
@@ -201,8 +196,7 @@ bool hasMakingPage(const Design& design) {
 }
 
 void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
-    s.header(tr("Bench sheet 3: joints, holes, wire, making"));
-    double y = 11;
+    double y = SheetPaper::kTop_mm;
     if (!design.joints.empty()) {
         y = jointTable(s, {0, y}, design, d) + 2;
     }
@@ -248,7 +242,6 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
         case MakeKind::Carved:
             break;
     }
-    s.checkBars({2, s.size().height() - 7});
 }
 
 }  // namespace wl

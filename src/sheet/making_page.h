@@ -9,8 +9,9 @@ namespace wl {
 /// True when there is something to put on it.
 bool hasMakingPage(const Design& design);
 
-/// Joint table, hole table, masses of the pieces; the half template and diameters of a turned body;
-/// the outline of every sheet of a layered one, at true scale; the mix of a cast one.
+/// From the top of the page begun: joint table, hole table, masses of the pieces; the half template
+/// and diameters of a turned body; the outline of every sheet of a layered one, at true scale; the
+/// mix of a cast one.
 void paintMakingPage(SheetPaper& paper, const Design& design, const Derived& derived);
 
 }  // namespace wl

@@ -28,39 +28,68 @@ QPen SheetPaper::centreLine() {
     return centre;
 }
 
-// Text is laid out in a space of tenths of a millimetre, where font hinting does no harm.
-void SheetPaper::text(const QRectF& box_mm, const QString& words, double height_mm, bool strong,
-                      int flags, const QColor& ink) {
-    p_.save();
-    p_.scale(0.02, 0.02);
+QFont SheetPaper::font(double height_mm, bool strong) const {
     QFont font(loadShippedFont());
     font.setPixelSize(int(height_mm * 50));
     font.setWeight(strong ? QFont::DemiBold : QFont::Normal);
-    p_.setFont(font);
-    p_.setPen(ink);
-    p_.drawText(QRectF(box_mm.topLeft() * 50, box_mm.size() * 50), flags, words);
-    p_.restore();
+    return font;
+}
+
+void SheetPaper::beginPage(const QString& title) {
+    page_ = int(titles_.size());
+    titles_.push_back(title);
+    header(title);
+    checkBars({2, size_.height() - 7});
+}
+
+void SheetPaper::turnPage() {
+    if (page_ + 1 < int(titles_.size())) {
+        ++page_;
+        return;
+    }
+    const QString before = titles_[size_t(page_)];
+    const QString more = tr("(continued)");
+    beginPage(before.endsWith(more) ? before : before + QLatin1Char(' ') + more);
+}
+
+double SheetPaper::room(double y, double height) {
+    if (y + height <= bottom() || y <= kTop_mm) {
+        return y;
+    }
+    turnPage();
+    return kTop_mm;
+}
+
+// Text is laid out in a space of tenths of a millimetre, where font hinting does no harm.
+void SheetPaper::text(const QRectF& box_mm, const QString& words, double height_mm, bool strong,
+                      int flags, const QColor& ink) {
+    painter().save();
+    painter().scale(0.02, 0.02);
+    painter().setFont(font(height_mm, strong));
+    painter().setPen(ink);
+    painter().drawText(QRectF(box_mm.topLeft() * 50, box_mm.size() * 50), flags, words);
+    painter().restore();
 }
 
 void SheetPaper::header(const QString& title) {
     text({0, 0, size_.width(), 7}, name_, 5, true);
     text({0, 0, size_.width(), 7}, title, 3.6, false, Qt::AlignRight | Qt::AlignVCenter);
-    p_.setPen(line(0.3));
-    p_.drawLine(QPointF(0, 8), QPointF(size_.width(), 8));
+    painter().setPen(line(0.3));
+    painter().drawLine(QPointF(0, 8), QPointF(size_.width(), 8));
 }
 
 void SheetPaper::checkBars(const QPointF& at) {
-    p_.setPen(line(0.35));
+    painter().setPen(line(0.35));
     for (int i = 0; i <= 10; ++i) {
         const double h = i % 5 == 0 ? 3.0 : 1.8;
-        p_.drawLine(at + QPointF(10 * i, 0), at + QPointF(10 * i, -h));
+        painter().drawLine(at + QPointF(10 * i, 0), at + QPointF(10 * i, -h));
     }
-    p_.drawLine(at, at + QPointF(100, 0));
+    painter().drawLine(at, at + QPointF(100, 0));
     const QPointF inch = at + QPointF(112, 0);
     for (int i = 0; i <= 4; ++i) {
-        p_.drawLine(inch + QPointF(25.4 * i, 0), inch + QPointF(25.4 * i, -3));
+        painter().drawLine(inch + QPointF(25.4 * i, 0), inch + QPointF(25.4 * i, -3));
     }
-    p_.drawLine(inch, inch + QPointF(101.6, 0));
+    painter().drawLine(inch, inch + QPointF(101.6, 0));
     text({at.x(), at.y() + 0.5, 110, 4},
          tr("100 mm: measure this bar first; if it is off, print again at 100 %"), 2.6);
     text({inch.x(), inch.y() + 0.5, 100, 4}, tr("4 in"), 2.6);
@@ -68,14 +97,12 @@ void SheetPaper::checkBars(const QPointF& at) {
 
 double SheetPaper::table(const QPointF& at, const QString& title, const QStringList& head,
                          const std::vector<QStringList>& rows, const std::vector<double>& widths) {
-    constexpr double kRow = 4.6;
-    double y = at.y();
-    text({at.x(), y, size_.width() - at.x(), 5}, title, 3.4, true);
-    y += 5.6;
+    constexpr double kRow = 4.6, kTitle = 5.6;
     double total = 0;
     for (double w : widths) {
         total += w;
     }
+    double y = room(at.y(), kTitle + (head.isEmpty() ? 1 : 2) * kRow);
     auto put = [&](const QStringList& cells, bool strong) {
         double x = at.x();
         for (int i = 0; i < cells.size() && i < int(widths.size()); ++i) {
@@ -85,17 +112,50 @@ double SheetPaper::table(const QPointF& at, const QString& title, const QStringL
         }
         y += kRow;
     };
-    if (!head.isEmpty()) {
-        put(head, true);
-    }
-    p_.setPen(line(0.25));
-    p_.drawLine(QPointF(at.x(), y), QPointF(at.x() + total, y));
+    auto begin = [&](const QString& words) {
+        text({at.x(), y, size_.width() - at.x(), 5}, words, 3.4, true);
+        y += kTitle;
+        if (!head.isEmpty()) {
+            put(head, true);
+        }
+        painter().setPen(line(0.25));
+        painter().drawLine(QPointF(at.x(), y), QPointF(at.x() + total, y));
+    };
+    begin(title);
     for (const QStringList& row : rows) {
+        if (y + kRow > bottom()) {
+            turnPage();
+            y = kTop_mm;
+            begin(tr("%1 (continued)").arg(title));
+        }
         put(row, false);
-        p_.setPen(QPen(QColor(190, 190, 190), 0.12));
-        p_.drawLine(QPointF(at.x(), y), QPointF(at.x() + total, y));
+        painter().setPen(QPen(QColor(190, 190, 190), 0.12));
+        painter().drawLine(QPointF(at.x(), y), QPointF(at.x() + total, y));
     }
     return y + 3;
+}
+
+double SheetPaper::list(const QPointF& at, double width, const QString& title,
+                        const QStringList& entries) {
+    constexpr double kText = 2.6, kTitle = 6;
+    const QFontMetricsF metrics(font(kText, false));
+    const auto heightOf = [&](const QString& words) {
+        return metrics.boundingRect(QRectF(0, 0, width * 50, 1e6), Qt::TextWordWrap, words)
+                       .height() /
+                   50 +
+               0.6;
+    };
+    double y = room(at.y(), kTitle + (entries.isEmpty() ? 0 : heightOf(entries.front())));
+    text({at.x(), y, width, 5}, title, 3.4, true);
+    y += kTitle;
+    for (const QString& entry : entries) {
+        const double height = heightOf(entry);
+        y = room(y, height);
+        text({at.x(), y, width, height}, entry, kText, false,
+             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
+        y += height;
+    }
+    return y;
 }
 
 }  // namespace wl

@@ -1,6 +1,7 @@
 // What every page of the bench sheet is drawn with: millimetres, text, tables, check bars.
 #pragma once
 
+#include <QImage>
 #include <QPainter>
 #include <QString>
 #include <vector>
@@ -9,14 +10,34 @@
 
 namespace wl {
 
-/// One printable page, one unit = one millimetre from its corner.
+/// Printable pages, one unit = one millimetre from the corner. The whole content is walked through
+/// for every page: what does not fit goes on to the next one, and only the page asked for is drawn.
 class SheetPaper {
   public:
-    SheetPaper(QPainter& painter, const QSizeF& size_mm, QString name, Bench bench)
-        : p_(painter), size_(size_mm), name_(std::move(name)), bench_(bench) {}
+    /// `shown`: the page to draw, counted from 0; -1: none, to count them.
+    SheetPaper(QPainter& painter, const QSizeF& size_mm, QString name, Bench bench, int shown)
+        : real_(painter),
+          size_(size_mm),
+          name_(std::move(name)),
+          bench_(bench),
+          shown_(shown),
+          unseen_(&nowhere_) {}
 
-    QPainter& painter() { return p_; }
+    /// Of the page the walk is at: ask again after a page was turned.
+    QPainter& painter() { return page_ == shown_ ? real_ : unseen_; }
     const QSizeF& size() const { return size_; }
+    int page() const { return page_; }
+    int pages() const { return int(titles_.size()); }
+    /// Begins a page after all others, with its header and the bars to measure.
+    void beginPage(const QString& title);
+    /// To the next page, begun as the continuation of this one if there is none.
+    void turnPage();
+    /// Back to a page already begun, for the next column.
+    void goToPage(int page) { page_ = page; }
+    static constexpr double kTop_mm = 11;
+    double bottom() const { return size_.height() - 13; }
+    /// `y` where so much still fits below it, else the top of the next page.
+    double room(double y, double height);
     Bench bench() const { return bench_; }
     QString q(Quantity quantity, double si, bool unit = true) const {
         return shown(quantity, bench_, si, unit);
@@ -31,19 +52,34 @@ class SheetPaper {
 
     void text(const QRectF& box_mm, const QString& words, double height_mm, bool strong = false,
               int flags = Qt::AlignLeft | Qt::AlignVCenter, const QColor& ink = kInk);
+    /// Titled table; the first column reads left, the others right. Rows that do not fit go on to
+    /// the next page under the same head. Gives the height below it.
+    double table(const QPointF& at, const QString& title, const QStringList& head,
+                 const std::vector<QStringList>& rows, const std::vector<double>& widths);
+    /// Titled list, each entry broken into lines of that width and kept whole on a page. Gives the
+    /// height below it.
+    double list(const QPointF& at, double width, const QString& title, const QStringList& entries);
+
+  private:
     /// Name of the design left, of the page right, ruled off.
     void header(const QString& title);
     /// 100 mm and 4 in to lay a rule against.
     void checkBars(const QPointF& at);
-    /// Titled table; the first column reads left, the others right. Gives the height below it.
-    double table(const QPointF& at, const QString& title, const QStringList& head,
-                 const std::vector<QStringList>& rows, const std::vector<double>& widths);
+    QFont font(double height_mm, bool strong) const;
+
+    QPainter& real_;
 
   protected:
-    QPainter& p_;
     QSizeF size_;
     QString name_;
     Bench bench_;
+
+  private:
+    int shown_ = 0;
+    int page_ = -1;
+    std::vector<QString> titles_;
+    QImage nowhere_{1, 1, QImage::Format_RGB32};
+    QPainter unseen_;
 };
 
 }  // namespace wl

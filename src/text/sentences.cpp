@@ -13,11 +13,17 @@ struct Row {
     std::string_view text;
 };
 
+// Stands where a part was given no name.
+constexpr std::string_view kUnnamed = WL_TR("(unnamed)");
+
 constexpr std::array kRows{
     // Fields
     Row{"text.empty", WL_TR("Give a value: this one cannot be left empty.")},
     Row{"text.not_a_number", WL_TR("That is not a measure. Try 44.5, 1 3/4\" or 4.45 cm.")},
     Row{"text.wrong_unit", WL_TR("That unit does not measure this. Try %w1.")},
+    Row{"text.ambiguous",
+        WL_TR("That can be read as thousands or as a decimal. Write it without the mark between "
+              "thousands, and with “%w1” as the decimal mark.")},
     Row{"text.divides_by_zero", WL_TR("A fraction cannot be over zero.")},
     Row{"field.unknown", WL_TR("This design has no such field.")},
     Row{"field.required", WL_TR("Give a value: this one cannot be left empty.")},
@@ -27,6 +33,16 @@ constexpr std::array kRows{
         WL_TR("The file cannot be opened. Check that it is there and readable.")},
     Row{"file.cannot_write",
         WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
+    Row{"file.disk_full",
+        WL_TR("The disk is full, so nothing was written; what was there before is whole. Make room "
+              "or choose another place.")},
+    Row{"file.not_a_file",
+        WL_TR("That is a folder, a device or a pipe, not a file. Choose a file.")},
+    Row{"file.changed_elsewhere",
+        WL_TR("Another window or program changed this file since it was opened here.")},
+    Row{"program.fault",
+        WL_TR("Something went wrong inside the program (%w1). Nothing you made is lost: save under "
+              "a new name and start it again.")},
     Row{"file.too_large", WL_TR("The file is far larger than any design, so it was not read.")},
     Row{"file.not_json", WL_TR("The file is damaged or cut short (at byte %w1). The design on the "
                                "bench is unchanged.")},
@@ -60,6 +76,11 @@ constexpr std::array kRows{
     Row{"body.face_takes_all",
         WL_TR("The end face at %1 takes off half the body or more. Move it nearer the end.")},
     // Stock
+    Row{"body.outgrown", WL_TR("%w1: what is let into it takes away %1 more than its stock weighs. "
+                               "Something sunk or cut is bigger than the wood it sits in.")},
+    Row{"stock.block_not_in_force",
+        WL_TR("A sample block of %1 is filled in, but the density in force comes from elsewhere. "
+              "Choose the block on the stock sheet to use it.")},
     Row{"stock.disagrees",
         WL_TR("The weighed body (%1) and the drawing (%2) disagree by %3 in volume, more than the "
               "measuring allows. Choose which to trust; the real body is rarely the drawn one.")},
@@ -113,6 +134,10 @@ constexpr std::array kRows{
                              "them in the drawing and export again.")},
     Row{"solid.not_manifold", WL_TR("At %1 edges more than two faces meet, or faces are turned "
                                     "against each other. Unite the bodies and export again.")},
+    Row{"solid.too_many_shells",
+        WL_TR(
+            "The solid is in %1 separate pieces; up to %2 are taken. Join them, or leave out what "
+            "does not belong to the bait.")},
     Row{"solid.nested", WL_TR("One shell lies inside another and would be counted twice. Leave one "
                               "out, or turn the inner one to make it a hollow.")},
     Row{"solid.crossing", WL_TR("Two shells cut each other. Unite them and export again.")},
@@ -125,6 +150,9 @@ constexpr std::array kRows{
                              "again.")},
     Row{"svg.transformed", WL_TR("The path is turned or scaled by a transform. Flatten it (apply "
                                  "transforms) and save again.")},
+    Row{"svg.too_long",
+        WL_TR("The outline is drawn with far more points than a bait needs. Simplify "
+              "the path and try again.")},
     Row{"svg.bad_path", WL_TR("The first path is no closed outline of a bait.")},
     Row{"trace.no_scale", WL_TR("Set the scale: two places in the picture a known length apart.")},
     Row{"trace.no_axis", WL_TR("Set the axis: the nose tip, then the tail tip.")},
@@ -161,12 +189,24 @@ constexpr std::array kRows{
         WL_TR("The slot at height %1 is not on the skin (belly there at %2).")},
     Row{"tie.no_lip",
         WL_TR("The tie is set on the lip, but there is no lip. It is taken on the body.")},
+    Row{"tie.eye_missing", WL_TR("The line ties to “%w1”, but no eye has that name. It is taken at "
+                                 "the place last given.")},
+    Row{"tie.mid_air", WL_TR("The tie stands in mid-air, %1 off the skin, and no eye carries it.")},
+    Row{"tie.no_eye", WL_TR("No eye carries the tie at %1 from the nose.")},
+    Row{"tie.lipless_place",
+        WL_TR("The tie stands at %1 of the length. Without a lip a third to half is usual (%2 to "
+              "%3): near a third it digs and vibrates, further back it digs less.")},
+    Row{"edit.tie_eye", WL_TR("The tie is the eye %w1")},
     Row{"tie.off_the_lip", WL_TR("The tie at %1 up the lip is past its tip (%2).")},
     // Rest
     Row{"rest.too_light", WL_TR("%1 short: wanted %2 all up, it comes to %3. Plan the lead.")},
     Row{"rest.too_heavy", WL_TR("%1 too heavy: wanted %2 all up, it comes to %3. Plan the lead.")},
     Row{"rest.sinks_slow", WL_TR("%1 more is needed to sink at %2; it sinks at %3.")},
     Row{"rest.sinks_fast", WL_TR("%1 less is needed to sink at %2; it sinks at %3.")},
+    Row{"rest.rises_wanted_sinking", WL_TR("%1 more is needed to sink at %2; now it comes up.")},
+    Row{"rest.sinks_otherwise", WL_TR("It weighs what is wanted to sink at %2, but lies at %4 "
+                                      "(nose up +) and so sinks at %3. Plan the "
+                                      "lead for the attitude.")},
     Row{"rest.suspend_doubtful",
         WL_TR("Whether it suspends is not settled: measuring leaves ±%1, from rising at %2 to "
               "sinking at %3. Weigh the shaped body and trim in the tank.")},
@@ -174,8 +214,23 @@ constexpr std::array kRows{
                                 "do, so none can be foretold. Put lead lower.")},
     Row{"rest.leans_starboard", WL_TR("Leans %1 to starboard; %w1 is furthest off centre.")},
     Row{"rest.leans_port", WL_TR("Leans %1 to port; %w1 is furthest off centre.")},
-    Row{"rest.nose_high", WL_TR("Rests at %1, wanted %2: the weight sits too far aft.")},
-    Row{"rest.nose_low", WL_TR("Rests at %1, wanted %2: the weight sits too far forward.")},
+    Row{"rest.falls_starboard",
+        WL_TR("Leans %1 to starboard though nothing lies off centre: too little weight low down or "
+              "too little volume high up. Lead lower, or a fuller back.")},
+    Row{"rest.falls_port",
+        WL_TR("Leans %1 to port though nothing lies off centre: too little weight low down or too "
+              "little volume high up. Lead lower, or a fuller back.")},
+    Row{"rest.on_side", WL_TR("Lies on its side, leaning %1: too little weight low down. Put lead "
+                              "low in the belly, or plan it.")},
+    Row{"rest.belly_up", WL_TR("Floats belly up, turned by %1: the weight sits above the lift. Put "
+                               "lead low in the belly, or plan it.")},
+    Row{"rest.parts_without_drag",
+        WL_TR("%w1: weight and lift are counted, but not yet the drag. Running depth, pull, "
+              "attitude under way and sink rate are given without.")},
+    Row{"rest.nose_high",
+        WL_TR("Rests at %1 (nose up +), wanted %2: the weight sits too far aft.")},
+    Row{"rest.nose_low",
+        WL_TR("Rests at %1 (nose up +), wanted %2: the weight sits too far forward.")},
     Row{"rest.second_attitude", WL_TR("It can also rest at pitch %1, roll %2, if it lands that "
                                       "way. Lower lead removes that.")},
     // Run
@@ -185,8 +240,9 @@ constexpr std::array kRows{
                                  "depth is given. Trolled steadily it would run at %1.")},
     Row{"run.stays_on_top", WL_TR("Will not dive at %1: it stays at the surface.")},
     Row{"run.two_attitudes",
-        WL_TR("Two steady attitudes under tow, %1 and %2: it may flip between them.")},
-    Row{"run.steep", WL_TR("Swims at %1, steeper than the %2 this reckoning is trusted to.")},
+        WL_TR("Two steady attitudes under tow, %1 and %2 (nose up +): it may flip between them.")},
+    Row{"run.steep",
+        WL_TR("Swims at %1 (nose up +), steeper than the %2 this reckoning is trusted to.")},
     Row{"run.slack", WL_TR("The line pulls with %1 only: too slack to foretell the depth well.")},
     Row{"run.rough_start",
         WL_TR("The first %1 points after the splash are rough; the depth does not hang on them.")},
@@ -236,6 +292,17 @@ constexpr std::array kRows{
         WL_TR("The shelf at %w1 can be read but not changed. Check who may write there.")},
     Row{"shelf.read_only",
         WL_TR("The shelf cannot be changed here: %w1. Designs are not touched.")},
+    Row{"shelf.newer",
+        WL_TR("The shelf at %w1 was written by a newer Wade Line: it is read, but not "
+              "changed. Update the program to change it.")},
+    Row{"shelf.waiting",
+        WL_TR("Another program holds the shelf at %w1. The starting values are shown until it lets "
+              "go; yours are untouched.")},
+    Row{"shelf.busy", WL_TR("Another window or program is writing to the shelf. Nothing was "
+                            "changed; try again in a moment.")},
+    Row{"shelf.changed_elsewhere",
+        WL_TR("Another window changed “%w1” meanwhile; its figures are shown now. Give yours again "
+              "if they should stand.")},
     Row{"shelf.name_taken", WL_TR("There is already one of that name on this shelf.")},
     Row{"shelf.write_failed", WL_TR("The shelf could not be written (%w1). Nothing is lost; try "
                                     "again.")},
@@ -274,9 +341,18 @@ constexpr std::array kRows{
         WL_TR("With this lead it would lean over by %1: the weight is not low enough. "
               "Use heavier metal, or put the lead lower.")},
     Row{"plan.pitch_missed",
-        WL_TR("It would rest at %1, %2 is wanted: this shape does not settle there.")},
-    Row{"plan.piece_not_level", WL_TR("%w1 by itself would lie %1 nose up: a second bore in it "
-                                      "would let it lie level.")},
+        WL_TR("It would lie at %1 (nose up +), %2 is wanted: this shape does not settle there.")},
+    Row{"plan.piece_not_level", WL_TR("%w1 by itself would lie at %1 (nose up +): a second bore "
+                                      "in it would let it lie level.")},
+    Row{"meeting.not_there",
+        WL_TR("A meeting is noted with “%w1”, but nothing let into the bait has "
+              "that name. Take the note out or name it again.")},
+    Row{"meeting.too_tight", WL_TR("%w1 is %1 thick and does not go into %w2, which is %2 wide.")},
+    Row{"meeting.lip_weak", WL_TR("Slotted over %w1 the lip keeps %1 of sheet beside it; %2 is the "
+                                  "least.")},
+    Row{"edit.meant_through", WL_TR("It is meant: %w1 passes through %w2")},
+    Row{"edit.meant_in", WL_TR("It is meant: %w1 stands in %w2")},
+    Row{"edit.meant_slotted", WL_TR("It is meant: the lip is slotted over %w2")},
     Row{"edit.move_bore", WL_TR("Drill %w1 %1 from the nose")},
     Row{"edit.move_chamber", WL_TR("Set %w1 %1 from the nose")},
     Row{"edit.move_cut", WL_TR("Cut %w1 %1 from the nose")},
@@ -286,6 +362,8 @@ constexpr std::array kRows{
     Row{"plan.no_bores", WL_TR("There is no bore to put lead in. Add one.")},
     Row{"plan.too_heavy_already", WL_TR("Already %1 too heavy without any lead. Use lighter stock "
                                         "or hooks, or take wood off.")},
+    Row{"plan.trim_takes_more", WL_TR("The attitude takes %1 more lead than the wanted mass leaves "
+                                      "room for. Move a bore towards the end that needs it.")},
     Row{"plan.bores_full", WL_TR("All bores full give %1; %2 is needed, %3 short.")},
     Row{"plan.mass_or_trim", WL_TR("These bores hold the lead, but not where it keeps the trim: "
                                    "%1 is left out for the attitude.")},
@@ -341,7 +419,7 @@ std::string fillSentence(std::string_view text, const std::vector<Amount>& value
             text[digitAt] <= '9') {
             const size_t index = static_cast<size_t>(text[digitAt] - '1');
             if (word && index < words.size()) {
-                out += words[index];
+                out += words[index].empty() ? std::string(kUnnamed) : words[index];
             } else if (!word && index < values.size()) {
                 const Amount& a = values[index];
                 out += a.quantity == Quantity::Number ? editText(a.quantity, bench, a.value)

@@ -83,6 +83,113 @@ TEST_CASE("every demo writes, reports its pieces and joints, and prints") {
     CHECK(run("demo nothing").out.find("swimmer") != std::string::npos);
 }
 
+TEST_CASE("every answer of the window comes as JSON that meets its published schema") {
+    const std::string here = folder().string();
+    for (const char* demo : {"diver", "lipless", "glide-bait"}) {
+        const std::string file = here + "/" + demo + ".wade";
+        REQUIRE(run(std::string("demo ") + demo + " -o " + file).exit == 0);
+        const std::string calls[] = {"plan",
+                                     "ways",
+                                     "mends",
+                                     "swaps --most 3",
+                                     "swaps --speed 0.03 0.1",
+                                     "waters --temperature 4 59F --salinity 0 35",
+                                     "series --length 60 \"4 in\"",
+                                     "doubt --draws 2000 --seed 3",
+                                     "school"};
+        for (const std::string& call : calls) {
+            INFO(demo << " " << call);
+            const std::string about = call.substr(0, call.find(' '));
+            const std::string answer = here + "/answer.json";
+            const Outcome outcome =
+                run(about + " " + file + call.substr(about.size()) + " --answer " + answer);
+            CHECK((outcome.exit == 0 || outcome.exit == 1));
+            CHECK(outcome.out.empty());
+            std::ifstream in(answer);
+            const nlohmann::json j = nlohmann::json::parse(in);
+            CHECK(j["about"] == about);
+            // Held against the schema by the reference implementation (python3-jsonschema).
+            run("schema --answers -o " + here + "/schema.json");
+            const std::string check =
+                "python3 -c \"import json, jsonschema; "
+                "jsonschema.Draft202012Validator(json.load(open('" +
+                here + "/schema.json'))).validate(json.load(open('" + answer + "')))\" 2>&1";
+            FILE* pipe = popen(check.c_str(), "r");
+            REQUIRE(pipe != nullptr);
+            std::array<char, 4096> said{};
+            const size_t n = fread(said.data(), 1, said.size() - 1, pipe);
+            INFO(std::string(said.data(), n));
+            CHECK(WEXITSTATUS(pclose(pipe)) == 0);
+        }
+    }
+    // Designs offered are written, and are what was told.
+    const std::string planned = here + "/planned.wade";
+    const Outcome plan = run("plan " + here + "/diver.wade -o " + planned);
+    CHECK(plan.exit == 0);
+    const nlohmann::json told = nlohmann::json::parse(plan.out);
+    const nlohmann::json then = nlohmann::json::parse(run("report " + planned + " --json").out);
+    CHECK(then["mass"]["total_g"].get<double>() == Approx(told["reached_mass_g"].get<double>()));
+    const std::string small = here + "/small.wade";
+    const Outcome series =
+        run("series " + here + "/diver.wade --length 50 60mm --take 2 -o " + small);
+    CHECK(nlohmann::json::parse(run("report " + small + " --json").out)["body"]["length_mm"] ==
+          Approx(60));
+    CHECK(run("series " + here + "/diver.wade --length 60 --take 3 -o " + small).exit == 2);
+    CHECK(run("swaps " + here + "/diver.wade --speed quickly").exit == 2);
+    CHECK(run("waters " + here + "/diver.wade --temperature 400").exit == 2);
+    CHECK(run("plan /no/such/file").exit == 2);
+}
+
+TEST_CASE("what cannot be written is told with 2, on a full disk and to a full pipe") {
+    const std::string here = folder().string();
+    const std::string file = here + "/bait.wade";
+    REQUIRE(run("demo diver -o " + file).exit == 0);
+    for (const char* call : {"report", "report --json", "plan"}) {
+        INFO(call);
+        const std::string words = call;
+        const std::string about = words.substr(0, words.find(' '));
+        const Outcome full = run(about + " " + file + words.substr(about.size()) + " > /dev/full");
+        CHECK(full.exit == 2);
+    }
+    CHECK(run("schema -o /dev/full").exit == 2);
+    CHECK(run("schema -o /dev/full").out.find("disk is full") != std::string::npos);
+    const std::string before = run("report " + file).out;
+    // No file may pass 1024 bytes: the design is not emptied, the sheet is not cut short.
+    const std::string cli = WL_CLI;
+    const int limited = std::system(("sh -c 'ulimit -f 1; trap \"\" XFSZ; " + cli +
+                                     " demo lipless -o " + file + "' > /dev/null 2>&1")
+                                        .c_str());
+    CHECK(WEXITSTATUS(limited) == 2);
+    CHECK(run("report " + file).out == before);
+    const std::string pdf = here + "/sheet.pdf";
+    const int cut = std::system(("sh -c 'ulimit -f 1; trap \"\" XFSZ; " + cli + " sheet " + file +
+                                 " -o " + pdf + "' > /dev/null 2>&1")
+                                    .c_str());
+    CHECK(WEXITSTATUS(cut) == 2);
+    CHECK_FALSE(std::filesystem::exists(pdf));
+    // A reader that goes away.
+    const int gone = std::system(
+        ("sh -c '(" + cli + " report " + file + " --json; echo $? > " + here + "/code) | true'")
+            .c_str());
+    CHECK(WEXITSTATUS(gone) == 0);
+}
+
+TEST_CASE("help needs no display") {
+    for (const char* call : {"--help", "--version", "plan --help"}) {
+        CHECK(run(call).exit == 0);
+    }
+    CHECK(run("--help").out.find("Exit codes") != std::string::npos);
+    const std::string app = WL_APP;
+    if (!app.empty()) {
+        for (const char* option : {"--help", "--version"}) {
+            const int code = std::system(("env -u DISPLAY -u WAYLAND_DISPLAY QT_QPA_PLATFORM=xcb " +
+                                          app + " " + option + " > /dev/null 2>&1")
+                                             .c_str());
+            CHECK(WEXITSTATUS(code) == 0);
+        }
+    }
+}
+
 TEST_CASE("calls that cannot be carried out end with 2 and a sentence") {
     CHECK(run("report /no/such/file").exit == 2);
     CHECK(run("report /no/such/file").out.find("cannot be opened") != std::string::npos);
@@ -96,7 +203,7 @@ TEST_CASE("calls that cannot be carried out end with 2 and a sentence") {
 }
 
 TEST_CASE("a design with an error finding gives exit 1") {
-    wl::Design d = *wl::loadDesign(std::string(WL_SOURCE_DIR) + "/data/demo.wade");
+    wl::Design d = *wl::loadDesign(WL_SOURCE_DIR "/data/demo.wade");
     d.bores[0].depth_m = 0.03;
     const std::string path = (folder() / "through.wade").string();
     std::ofstream(path) << wl::writeDesign(d);

@@ -312,3 +312,49 @@ TEST_CASE("a bait that ticks the bottom, or never dives, says so") {
     const Run top = computeRun(d, evaluated(d));
     CHECK((findingIn(top.findings, "run.stays_on_top") || findingIn(top.findings, "run.no_trim")));
 }
+
+TEST_CASE("something sunk that is bigger than its wood is told") {
+    Design d = demoDesign();
+    Fitting weight;
+    weight.kind = FittingKind::Other;
+    weight.name = "sunk weight";
+    weight.typicalMass_kg = 0.5;
+    weight.density_kg_m3 = 7800;
+    weight.sunk = 1.0;
+    weight.x_m = 0.04;
+    d.fittings.push_back(weight);
+    const Derived over = evaluated(d);
+    const auto f = findingOf(over, "body.outgrown");
+    REQUIRE(f);
+    CHECK(f->severity == Severity::Error);
+    CHECK(f->values.at(0).value > 0);
+    CHECK_FALSE(findingOf(evaluated(demoDesign()), "body.outgrown"));
+}
+
+TEST_CASE("lying on its side or leaning for no part's sake is told as what it is") {
+    Design d = demoDesign();
+    d.bores.clear();
+    d.lip.present = false;
+    for (Fitting& f : d.fittings) {
+        f.z_m = std::abs(f.z_m) + 0.02;  // all weight high up
+        f.hangsFrom.clear();
+    }
+    const Derived high = evaluated(d);
+    REQUIRE(std::abs(high.roll_rad) > 1.5 * kDegree);
+    const bool told = findingOf(high, "rest.on_side") || findingOf(high, "rest.belly_up") ||
+                      findingOf(high, "rest.falls_port") || findingOf(high, "rest.falls_starboard");
+    CHECK(told);
+}
+
+TEST_CASE("fins, tails and claws are said to have no drag yet; a block not in force is said") {
+    CHECK_FALSE(findingOf(evaluated(demoDesign()), "rest.parts_without_drag"));
+    const auto fin = findingOf(evaluated(demoNamed("glide-bait")), "rest.parts_without_drag");
+    REQUIRE(fin);
+    CHECK(fin->words.at(0) == "tail fin");
+    Design d = demoDesign();
+    d.pieces[0].stock.source = DensitySource::Shelf;
+    d.pieces[0].stock.sample.mass_kg = 0.0071;
+    CHECK(findingOf(evaluated(d), "stock.block_not_in_force"));
+    d.pieces[0].stock.source = DensitySource::Sample;
+    CHECK_FALSE(findingOf(evaluated(d), "stock.block_not_in_force"));
+}

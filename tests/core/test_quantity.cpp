@@ -73,3 +73,35 @@ TEST_CASE("what is shown carries its unit and the decimals the measurement deser
         CHECK(toFile(Quantity::Length, fromFile(Quantity::Length, mm)) == mm);
     }
 }
+
+TEST_CASE("the maker's own decimal mark is shown and read; what may be thousands is asked back") {
+    const Bench comma = Bench::Metric.withMark(',');
+    CHECK(formatQuantity(Quantity::Mass, comma, 0.01234) == "12,34\xC2\xA0g");
+    CHECK(formatQuantity(Quantity::Length, Bench::Inch.withMark(','), 0.0254) == "1,000\xC2\xA0in");
+    CHECK(editText(Quantity::Length, comma, 0.0445) == "44,5");
+    CHECK(fieldText(Quantity::Density, comma, 415.5) == "0,4155");
+    CHECK(read("44,5", Quantity::Length, comma) == Approx(0.0445));
+    CHECK(read("44.5", Quantity::Length, comma) == Approx(0.0445));
+    CHECK(read("5 ft 6,5 in", Quantity::Distance, comma) == Approx(66.5 * 0.0254));
+    // What a field shows can be read again, whatever the mark.
+    for (const Bench bench : {Bench::Metric, Bench::Inch, comma, Bench::Inch.withMark(',')}) {
+        for (const double si : {0.001234, 0.0123456, 1.234, 0.5, 12.345}) {
+            const std::string text = fieldText(Quantity::Length, bench, si);
+            CHECK(read(text.c_str(), Quantity::Length, bench) == Approx(si).epsilon(1e-2));
+        }
+    }
+    auto fault = [](const char* text, Bench bench) {
+        return readAmount(text, Quantity::Length, bench).fault;
+    };
+    for (const char* text : {"1,234", "12,345 mm", "-123,456"}) {
+        CHECK(fault(text, Bench::Metric) == ReadFault::Ambiguous);
+        CHECK(fault(text, comma) == ReadFault::None);
+    }
+    CHECK(fault("1.234", comma) == ReadFault::Ambiguous);
+    CHECK(fault("1.234", Bench::Metric) == ReadFault::None);
+    for (const char* text : {"0,234", "1,23", "1,2345", "1234,5", ",234", "1234,567"}) {
+        CHECK(fault(text, Bench::Metric) == ReadFault::None);
+    }
+    CHECK(fault("5 ft 1,234 in", Bench::Metric) == ReadFault::Ambiguous);
+    CHECK(fault("1,234,567", Bench::Metric) == ReadFault::NotANumber);
+}

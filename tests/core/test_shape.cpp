@@ -101,3 +101,41 @@ TEST_CASE("a size series scales wood with the cube and leaves bought parts alone
     CHECK(row.design.name == "Alder Pool diver, 164 mm");
     CHECK_FALSE(evaluateSize(d, 0.7).known);  // longer than any bait taken
 }
+
+TEST_CASE(
+    "wires, rattles and whole pieces go along in a series, and it says what comes out of it") {
+    Design d = demoDesign();
+    d.wire.present = true;
+    d.wire.z_m = -0.002;
+    d.wire.drops = {{"belly loop", 0.038, false, 0.0025}};
+    RattleChamber rattle;
+    rattle.x_m = 0.05;
+    rattle.z_m = 0.003;
+    d.chambers = {rattle};
+    const double length = evaluated(d).sizes.length_m;
+    const Design twice = scaledDesign(d, 2 * length);
+    CHECK(twice.wire.z_m == Approx(-0.004));
+    CHECK(twice.wire.drops[0].x_m == Approx(0.076));
+    CHECK(twice.wire.drops[0].standOff_m == Approx(0.0025));  // the eye is bent as before
+    CHECK(twice.chambers[0].x_m == Approx(0.1));
+    CHECK(twice.chambers[0].z_m == Approx(0.006));
+    CHECK(twice.chambers[0].length_m == Approx(2 * rattle.length_m));
+    CHECK(twice.chambers[0].ballDiameter_m == Approx(rattle.ballDiameter_m));
+    const Design half = scaledDesign(d, 0.5 * length);
+    CHECK(half.chambers[0].diameter_m >= rattle.ballDiameter_m);
+    CHECK_FALSE(half.tank.correction.applied);
+    // Bores full of bought pieces: planned anew as plugs, and held against the brief by what
+    // results.
+    Design pieces = demoDesign();
+    for (Bore& bore : pieces.bores) {
+        bore.lead = BoreLead::Pieces;
+        bore.pieces = {{"ball", 2.0, 0.004, 0.0, 0.006}};
+    }
+    const SizeRow row = evaluateSize(pieces, 1.5 * length);
+    REQUIRE(row.known);
+    const double off = std::abs(evaluated(row.design).mass.mass_kg - row.wantedMass_kg);
+    CHECK(row.leadMeets == (off < 0.2e-3));
+    for (const Bore& bore : row.design.bores) {
+        CHECK(bore.lead == BoreLead::Plug);
+    }
+}

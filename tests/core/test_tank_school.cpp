@@ -100,3 +100,31 @@ TEST_CASE("a timed drop alone moves what the drop can tell") {
     CHECK(found->fits[0].after < found->fits[0].before);
     CHECK(found->fits[0].after > found->fits[0].seen * 0.95);
 }
+
+TEST_CASE("a bait reckoned to float and seen to sink is corrected until it sinks as seen") {
+    Design d = suspender();
+    d.tank.readings.clear();
+    // Two tenths of a gram lighter than it hangs: as drawn it floats.
+    for (Bore& bore : d.bores) {
+        bore.plugLength_m *= 0.97;
+    }
+    const Derived drawn = evaluated(d);
+    REQUIRE(drawn.net_kg > 0.05e-3);
+    TankReading seen;
+    seen.kind = ReadingKind::Drop;
+    seen.distance_m = 0.3;
+    seen.time_s = 6.0;
+    seen.temperature_K = d.brief.temperature_K;
+    d.tank.readings = {seen};
+    const Result<TankInference> found = inferFromTank(d);
+    REQUIRE(found.ok());
+    const double heavier =
+        found->correction.mass_kg - drawn.waterDensity_kg_m3 * found->correction.volume_m3;
+    CHECK(heavier > drawn.net_kg);
+    CHECK(found->addMass_kg < 0);
+    Design corrected = d;
+    corrected.tank.correction = found->correction;
+    corrected.tank.correction.applied = true;
+    CHECK(evaluated(corrected).net_kg < 0);
+    CHECK(found->fits[0].after == Approx(6.0).epsilon(0.3));
+}

@@ -18,6 +18,11 @@
 
 namespace wl::test {
 
+/// A figure as it stands on the screen: with the decimal mark of the language the tests run in.
+inline QString onScreen(QString figure) {
+    return figure.replace(QLatin1Char('.'), QLatin1Char(makersDecimalMark()));
+}
+
 struct Opened {
     QTemporaryDir folder;
     MainWindow window{folder.filePath("recovery")};
@@ -42,9 +47,17 @@ struct Opened {
     }
     const Design& design() { return window.bench().design(); }
     const Derived& derived() { return *window.bench().results()->derived; }
-    void type(const QString& name, const QString& text) {
+    /// The field of that path or name, its step gone to.
+    QLineEdit* field(const QString& name) {
+        if (name.startsWith(QLatin1Char('/'))) {
+            window.goTo(name);
+        }
         auto* line = window.findChild<QLineEdit*>(name);
         REQUIRE(line != nullptr);
+        return line;
+    }
+    void type(const QString& name, const QString& text) {
+        QLineEdit* line = field(name);
         line->setFocus();
         line->selectAll();
         QTest::keyClicks(line, text);

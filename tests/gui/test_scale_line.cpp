@@ -21,6 +21,9 @@ TEST_CASE("lines of a scale: numbers, units, signs, marks; everything else is no
     CHECK(grams("5.00 ct") == Approx(1.0));
     CHECK(grams("0.1 lb") == Approx(45.359237));
     CHECK(grams("No 17   8.25 g") == Approx(8.25));  // the last number with a unit
+    CHECK(grams("+ 12,34 g") == Approx(12.34));      // a scale with a decimal comma
+    CHECK(grams("ST,GS,+0012.34 g") == Approx(12.34));
+    CHECK(grams("01,8.25 g") == Approx(8.25));  // a comma between fields
     CHECK_FALSE(readScaleLine("12.34"));
     CHECK_FALSE(readScaleLine("OVERLOAD"));
     CHECK_FALSE(readScaleLine("12.34 mm"));

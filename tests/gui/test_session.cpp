@@ -1,4 +1,5 @@
 // Document, worker and recovery, without the window.
+#include <sys/resource.h>
 #include <QCoreApplication>
 #include <QDir>
 #include <QProcess>
@@ -6,9 +7,13 @@
 #include <QTemporaryDir>
 #include <QTest>
 #include <catch2/catch.hpp>
+#include <csignal>
 
 #include "core/design/fields.h"
+#include "io/design_file.h"
+#include "session/beside.h"
 #include "session/evaluator.h"
+#include "session/guard.h"
 #include "session/recovery.h"
 #include "support/sample_bait.h"
 
@@ -68,7 +73,7 @@ TEST_CASE("work left by a window that died is found; a living window's is not") 
     alive.keepNow();
     Document other;
     Recovery second(other, folder.path());
-    CHECK_FALSE(second.findLeftBehind());  // held by `alive`
+    CHECK(second.findLeftBehind().empty());  // held by `alive`
 
     // What a killed window leaves: a copy without a lock held by anyone.
     const QStringList kept = QDir(folder.path()).entryList({"*.wade"});
@@ -78,12 +83,125 @@ TEST_CASE("work left by a window that died is found; a living window's is not") 
     REQUIRE(broken.open(QIODevice::WriteOnly));
     broken.write("{");
     broken.close();
-    const auto left = second.findLeftBehind();
-    REQUIRE(left);
-    CHECK(left->design.brief.castLength_m == Approx(33));
-    second.discard(*left);
-    CHECK_FALSE(second.findLeftBehind());
+    QFile::copy(folder.filePath(kept[0]), folder.filePath("dead-too.wade"));
+    {
+        const auto left = second.findLeftBehind();  // both are offered
+        REQUIRE(left.size() == 2);
+        CHECK(left[0].design.brief.castLength_m == Approx(33));
+        Document third;
+        Recovery other2(third, folder.path());
+        CHECK(other2.findLeftBehind().empty());  // offered here, so not there
+        second.discard(left[0]);
+    }
+    CHECK(second.findLeftBehind().size() == 1);
+    second.discard(second.findLeftBehind().front());
+    CHECK(second.findLeftBehind().empty());
+    CHECK(second.unreadable().size() == 1);
     CHECK(QFile::exists(folder.filePath("broken.wade.unreadable")));
     alive.finish();
     CHECK(QDir(folder.path()).entryList({"*.wade"}).isEmpty());
+}
+
+TEST_CASE("steady work is kept: a copy is written while edits go on and on") {
+    QTemporaryDir folder;
+    Document document;
+    document.replace(demoDesign(), {}, false);
+    Recovery recovery(document, folder.path());
+    int edits = 0;
+    QTimer hand;
+    QObject::connect(&hand, &QTimer::timeout, [&] {
+        document.setField("/brief/cast_length", 20.0 + 0.01 * (++edits % 500), "cast");
+    });
+    hand.start(40);  // never at rest as long as the copy takes to be due
+    REQUIRE(QTest::qWaitFor([&] { return !QDir(folder.path()).entryList({"*.wade"}).isEmpty(); },
+                            20000));
+    CHECK(hand.isActive());
+    hand.stop();
+    recovery.finish();
+}
+
+TEST_CASE("a copy that cannot be written is told once, and the one before it stays") {
+    QTemporaryDir folder;
+    Document document;
+    document.replace(demoDesign(), {}, false);
+    Recovery recovery(document, folder.path());
+    QSignalSpy failed(&recovery, &Recovery::failed);
+    document.setField("/brief/cast_length", 33.0, "cast");
+    REQUIRE_FALSE(recovery.keepNow());
+    const QString kept = folder.filePath(QDir(folder.path()).entryList({"*.wade"}).front());
+    {
+        std::signal(SIGXFSZ, SIG_IGN);
+        rlimit before{}, small{};
+        getrlimit(RLIMIT_FSIZE, &before);
+        small = before;
+        small.rlim_cur = 200;  // as on a full disk
+        setrlimit(RLIMIT_FSIZE, &small);
+        document.setField("/brief/cast_length", 34.0, "cast");
+        CHECK(recovery.keepNow());
+        CHECK(recovery.keepNow());
+        CHECK(document.save(folder.filePath("mine.wade"))->code == "file.cannot_write");
+        setrlimit(RLIMIT_FSIZE, &before);
+    }
+    CHECK(failed.count() == 1);
+    CHECK(loadDesign(kept.toStdString())->brief.castLength_m == Approx(33));
+    CHECK(document.isModified());
+    // Saved, the copy goes; the file gone again, a copy is wanted although nothing was edited.
+    REQUIRE_FALSE(document.save(folder.filePath("mine.wade")));
+    REQUIRE_FALSE(recovery.keepNow());
+    CHECK_FALSE(QFile::exists(kept));
+    QFile::remove(folder.filePath("mine.wade"));
+    REQUIRE_FALSE(recovery.keepNow());
+    CHECK(QFile::exists(kept));
+}
+
+TEST_CASE("two windows with one file: the second to save is asked, not obeyed") {
+    QTemporaryDir folder;
+    const QString path = folder.filePath("bait.wade");
+    Document one, two;
+    one.replace(demoDesign(), {}, true);
+    REQUIRE_FALSE(one.save(path));
+    REQUIRE_FALSE(two.open(path));
+    one.setField("/brief/cast_length", 31.0, "cast");
+    REQUIRE_FALSE(one.save(path));
+    CHECK(two.changedElsewhere());
+    two.setField("/brief/cast_length", 32.0, "cast");
+    CHECK(two.save(path)->code == "file.changed_elsewhere");
+    CHECK(loadDesign(path.toStdString())->brief.castLength_m == Approx(31));
+    REQUIRE_FALSE(two.save(path, Document::Overwrite::Whatever));
+    CHECK_FALSE(two.changedElsewhere());
+    CHECK(one.changedElsewhere());
+    // What a crashed window kept remembers which state of the file it came from.
+    Recovery recovery(one, folder.filePath("kept"));
+    one.setField("/brief/cast_length", 33.0, "cast");
+    recovery.keepNow();
+    const QString kept = QDir(folder.filePath("kept")).entryList({"*.wade"}).front();
+    for (const QString end : {"", ".origin"}) {
+        QFile::copy(folder.filePath("kept/" + kept + end), folder.filePath("kept/dead.wade" + end));
+    }
+    Document three;
+    Recovery found(three, folder.filePath("kept"));
+    const auto left = found.findLeftBehind();
+    REQUIRE(left.size() == 1);
+    three.replace(left[0].design, left[0].originalFile, true, left[0].fileMark);
+    CHECK(three.filePath() == path);
+    CHECK(three.changedElsewhere());
+}
+
+TEST_CASE("what a worker throws is told, and the next work is done") {
+    Beside beside;
+    QSignalSpy failed(&beside, &Beside::failed);
+    beside.start([](std::stop_token, const Beside::Progress&) -> Beside::Finish {
+        throw std::runtime_error("out of sorts");
+    });
+    REQUIRE(QTest::qWaitFor([&] { return failed.count() == 1; }, 10000));
+    CHECK_FALSE(beside.isRunning());
+    bool done = false;
+    beside.start([&](std::stop_token, const Beside::Progress&) -> Beside::Finish {
+        return [&] { done = true; };
+    });
+    CHECK(QTest::qWaitFor([&] { return done; }, 10000));
+    // A result read although it is an error throws rather than ends the program.
+    const auto fault = guarded([] { (void)Result<int>(Error{"no", "", {}, {}}).value(); });
+    REQUIRE(fault);
+    CHECK(fault->code == "program.fault");
 }

@@ -17,6 +17,7 @@
 #include "app/series_dialog.h"
 #include "app/solid_dialog.h"
 #include "app/trace_dialog.h"
+#include "core/base/decimal.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/trace_profile.h"
 #include "gui/opened.h"
@@ -114,8 +115,9 @@ TEST_CASE("a solid is brought in by three clicks and floats on its own mesh") {
     const TriangleMesh ball = ellipsoidMesh(0.045, 0.010, 0.013, 40, 32);
     std::string obj;
     for (const Eigen::Vector3d& v : ball.vertices_m) {
-        obj += "v " + std::to_string(v.z() / kInch) + " " + std::to_string(-v.x() / kInch) + " " +
-               std::to_string(v.y() / kInch) + "\n";
+        obj += "v " + fixedDecimalText(v.z() / kInch, 6) + " " +
+               fixedDecimalText(-v.x() / kInch, 6) + " " + fixedDecimalText(v.y() / kInch, 6) +
+               "\n";
     }
     for (const auto& t : ball.triangles) {
         obj += "f " + std::to_string(t[0] + 1) + " " + std::to_string(t[1] + 1) + " " +
@@ -200,7 +202,7 @@ TEST_CASE("an SVG path is the profile; drawings that are not are refused, damage
         }
         Trace trace;
         trace.picture.bytes = std::make_shared<const std::string>(bytes);
-        const QImage read = tracePicture(trace);
+        const QImage read = tracePicture(trace, {});
         CHECK(qint64(read.width()) * read.height() <= 40'000'000);
     }
 }
@@ -221,7 +223,7 @@ TEST_CASE("sizes in series are designs, and one opens as its own") {
     lengths->setText("60; 4 in");
     dialog.reckon();
     REQUIRE(dialog.table()->rowCount() == 2);
-    CHECK(dialog.table()->item(1, 0)->text().startsWith("101.6"));
+    CHECK(dialog.table()->item(1, 0)->text().startsWith(onScreen("101.6")));
     CHECK_FALSE(dialog.openRow());
     dialog.table()->setCurrentCell(1, 0);
     b.window.bench().document.undoStack()->setClean();

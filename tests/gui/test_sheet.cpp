@@ -85,6 +85,72 @@ TEST_CASE("the side template is as long and as high as the bait") {
     CHECK((high.second - high.first) / 10 == Approx((s.back_m - s.belly_m) * 1000).margin(0.8));
 }
 
+TEST_CASE(
+    "a long sheet goes on to further pages: every part, hole, station and caution is printed") {
+    Design d = demoNamed("glide-bait");
+    const Fitting eye = d.fittings[0];
+    d.fittings.clear();
+    for (int i = 0; i < 60; ++i) {
+        Fitting f = eye;
+        f.name = "small part number " + std::to_string(i);
+        f.kind = FittingKind::Other;
+        d.fittings.push_back(f);
+    }
+    const Feature hole = d.features.empty() ? Feature{} : d.features[0];
+    d.features.clear();
+    for (int i = 0; i < 40; ++i) {
+        Feature f = hole;
+        f.name = "little hole " + std::to_string(i);
+        d.features.push_back(f);
+    }
+    const Bore bore = d.bores[0];
+    for (int i = int(d.bores.size()); i < 20; ++i) {
+        Bore b = bore;
+        b.name = "extra bore " + std::to_string(i);
+        d.bores.push_back(b);
+    }
+    for (int i = int(d.coats.size()); i < 20; ++i) {
+        d.coats.push_back({CoatKind::Clear, "coat of varnish " + std::to_string(i)});
+    }
+    QTemporaryDir folder;
+    const QString pdf = folder.filePath("long.pdf");
+    REQUIRE_FALSE(writeBenchSheet(d, pdf, Bench::Metric));
+    QProcess text;
+    text.start("pdftotext", {"-layout", pdf, "-"});
+    REQUIRE(text.waitForFinished(60000));
+    const QString words = QString::fromUtf8(text.readAllStandardOutput());
+    const auto printed = [&](const std::string& name) {
+        INFO(name);
+        CHECK(words.contains(QString::fromStdString(name)));
+    };
+    for (const Fitting& f : d.fittings) {
+        printed(f.name);
+    }
+    for (const Feature& f : d.features) {
+        printed(f.name);
+    }
+    for (const Bore& b : d.bores) {
+        printed(b.name);
+    }
+    for (const Coat& c : d.coats) {
+        printed(c.name);
+    }
+    CHECK(words.contains("(continued)"));
+    const QString run = words.simplified();
+    for (const QString& caution : benchCautions(d)) {
+        // Broken into lines in its column: its first words stand together.
+        INFO(caution.toStdString());
+        CHECK(run.contains(caution.section(' ', 0, 3)));
+    }
+    // No page is left empty, and nothing is printed below the foot of one: each page's bars are
+    // there and the tables end above them.
+    const Derived derived = evaluated(d);
+    CHECK(
+        words.count("measure this bar") ==
+        benchPages(benchPageSize(derived).size(QPageSize::Millimeter).transposed() - QSizeF(20, 20),
+                   d, derived));
+}
+
 TEST_CASE("a sheet that cannot be made says why") {
     CHECK(writeBenchSheet(demoDesign(), "/no/such/folder/x.pdf", Bench::Metric)->code ==
           "file.cannot_write");

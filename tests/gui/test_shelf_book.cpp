@@ -91,6 +91,84 @@ TEST_CASE("two windows at once: both write, both see") {
     CHECK(two.put(hook("from one", 0.9)).has_value());
 }
 
+TEST_CASE("two windows change one entry: different figures join, the same figure is told") {
+    QTemporaryDir folder;
+    const QString path = folder.filePath("shelf.sqlite");
+    ShelfBook one(path), two(path);
+    ShelfEntry mine = *named(one, "treble size 6"), theirs = *named(two, "treble size 6");
+    const double size = *mine.size_m;
+    mine.mass_kg = 0.00071;
+    theirs.size_m = size + 0.001;
+    REQUIRE_FALSE(one.put(mine));
+    REQUIRE_FALSE(two.put(theirs));  // made from what it showed before
+    CHECK(*named(two, "treble size 6")->mass_kg == Approx(0.00071));
+    CHECK(*named(two, "treble size 6")->size_m == Approx(size + 0.001));
+    mine = *named(one, "treble size 6");  // still shows its own state
+    mine.size_m = size + 0.002;
+    CHECK(one.put(mine)->code == "shelf.changed_elsewhere");
+    CHECK(*named(one, "treble size 6")->size_m == Approx(size + 0.001));  // theirs is shown
+    mine = *named(one, "treble size 6");
+    mine.size_m = size + 0.002;
+    CHECK_FALSE(one.put(mine));  // given again it stands
+    CHECK(two.remove(named(two, "treble size 6")->id)->code == "shelf.changed_elsewhere");
+    CHECK_FALSE(two.remove(named(two, "treble size 6")->id));
+    mine.mass_kg = 0.0008;
+    CHECK(one.put(mine)->code == "shelf.changed_elsewhere");  // gone
+}
+
+TEST_CASE(
+    "a shelf another program holds is waited for, not set aside, and the window never waits") {
+    QTemporaryDir folder;
+    const QString path = folder.filePath("shelf.sqlite");
+    {
+        ShelfBook make(path);
+        REQUIRE_FALSE(make.put(hook("mine", 1)));
+    }
+    QProcess holder;
+    holder.start("sqlite3", {path});
+    REQUIRE(holder.waitForStarted(5000));
+    holder.write("BEGIN EXCLUSIVE;\nSELECT 'held';\n");
+    REQUIRE(holder.waitForReadyRead(10000));
+    ShelfBook book(path);
+    CHECK(book.state() == ShelfBook::State::Waiting);
+    REQUIRE(book.notices().size() == 1);
+    CHECK(book.notices()[0].code == "shelf.waiting");
+    CHECK(book.entries().size() == starterEntries().size());
+    CHECK(book.put(hook("other", 1))->code == "shelf.busy");
+    CHECK(QDir(folder.path()).entryList({"*damaged*"}).isEmpty());
+    holder.write("COMMIT;\nBEGIN IMMEDIATE;\nSELECT 'writing';\n");
+    REQUIRE(holder.waitForReadyRead(10000));
+    // Another one writing: nothing can be changed here, and that is said at once.
+    CHECK(book.put(hook("other", 1))->code == "shelf.busy");
+    holder.write("COMMIT;\n.quit\n");
+    REQUIRE(holder.waitForFinished(10000));
+    REQUIRE(QTest::qWaitFor([&] { return named(book, "mine") != nullptr; }, 10000));
+    CHECK(book.state() == ShelfBook::State::Kept);
+    CHECK_FALSE(book.put(hook("other", 1)));
+}
+
+TEST_CASE("a shelf of an older version is brought up to date with all that is in it") {
+    QTemporaryDir folder;
+    const QString path = folder.filePath("shelf.sqlite");
+    QProcess sqlite;
+    sqlite.start("sqlite3",
+                 {path,
+                  "CREATE TABLE entry (id INTEGER PRIMARY KEY, kind TEXT NOT NULL, name TEXT "
+                  "NOT NULL, mass_g REAL, UNIQUE(kind, name)); INSERT INTO entry (kind, "
+                  "name, mass_g) VALUES ('treble', 'old one', 0.5); PRAGMA user_version=1"});
+    REQUIRE(sqlite.waitForFinished(5000));
+    ShelfBook book(path);
+    CHECK(book.state() == ShelfBook::State::Kept);
+    CHECK(book.notices().empty());
+    REQUIRE(book.entries().size() == 1);
+    CHECK(*named(book, "old one")->mass_kg == Approx(0.0005));
+    ShelfEntry kept = *named(book, "old one");
+    kept.size_m = 0.02;
+    kept.left = 7;
+    REQUIRE_FALSE(book.put(kept));
+    CHECK(*named(book, "old one")->left == 7);
+}
+
 TEST_CASE("killed in the middle of writing: the book is whole, no entry is half written") {
     QTemporaryDir folder;
     const QString path = folder.filePath("shelf.sqlite");

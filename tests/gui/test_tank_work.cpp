@@ -62,9 +62,17 @@ TEST_CASE("plan from the shelf: three ways with their price, one taken, undone")
     o.tab("ballastTabs", 0);
     auto* bores = o.window.findChild<QTableView*>("bores");
     bores->setCurrentIndex(bores->model()->index(0, 0));
-    const double before = o.derived().mass.bores[0].leadMass_kg;
+    const auto counted0 = [&] {
+        double count = 0;
+        for (const LeadPiece& piece : o.design().bores[0].pieces) {
+            count += piece.count;
+        }
+        return count;
+    };
+    const double countBefore = counted0(), leadBefore = o.derived().mass.bores[0].leadMass_kg;
     o.choose("addPiece", 1);
-    CHECK(o.derived().mass.bores[0].leadMass_kg > before);
+    CHECK(counted0() == countBefore + 1);
+    CHECK(o.derived().mass.bores[0].leadMass_kg != leadBefore);
     o.window.bench().document.undoStack()->undo();
     o.window.bench().document.undoStack()->undo();
     o.settle();
@@ -290,7 +298,7 @@ TEST_CASE("righting, waters and doubt are told in words and numbers") {
     auto* waters = o.window.findChild<QTableWidget*>("waters");
     CHECK(waters->rowCount() == 8);
     CHECK(waters->item(0, 1)->text() == "ice");
-    CHECK(o.text("watersWords").contains("14.0"));
+    CHECK(o.text("watersWords").contains(onScreen("14.0")));
     o.tab("tankTabs", 4);
     o.beside("doubtTab");
     CHECK(o.text("chances").startsWith("Floats 100"));

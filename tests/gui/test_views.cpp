@@ -221,8 +221,8 @@ TEST_CASE("the third paper prints joints, and the lathe's half template at true 
     CHECK(printed("lipless").contains(", by volume"));
     const Design glider = demoNamed("glider");
     const Derived d = evaluated(glider);
-    REQUIRE(benchPages(glider) == 3);
-    CHECK(benchPages(demoDesign()) == 2);
+    REQUIRE(benchPages({277, 190}, glider, d) == 3);
+    CHECK(benchPages({277, 190}, demoDesign(), evaluated(demoDesign())) == 2);
     QImage page(2770, 1900, QImage::Format_RGB32);
     page.fill(Qt::white);
     QPainter painter(&page);

@@ -11,8 +11,11 @@
 #include "app/theme.h"
 #include "core/design/fields.h"
 #include "io/design_file.h"
+#include "opened.h"
 
 using namespace wl;
+using Open = wl::test::Opened;
+using wl::test::onScreen;
 
 namespace {
 
@@ -21,40 +24,6 @@ void settle(MainWindow& w) {
     REQUIRE(QTest::qWaitFor([&w] { return w.bench().evaluator.isSettled(); }, 30000));
     QCoreApplication::processEvents();
 }
-
-struct Open {
-    QTemporaryDir folder;
-    MainWindow window{folder.filePath("recovery")};
-    Open() {
-        window.setInch(false);
-        window.openDemo();
-        window.show();
-        settle(window);
-    }
-    ~Open() { window.bench().document.undoStack()->setClean(); }
-    QLineEdit* field(const QString& path) {
-        window.goTo(path);
-        auto* line = window.findChild<QLineEdit*>(path);
-        REQUIRE(line != nullptr);
-        return line;
-    }
-    void type(const QString& path, const QString& text) {
-        QLineEdit* line = field(path);
-        line->setFocus();
-        line->selectAll();
-        QTest::keyClicks(line, text);
-        QTest::keyClick(line, Qt::Key_Return);
-        settle(window);
-    }
-    const Derived& derived() { return *window.bench().results()->derived; }
-    const Design& design() { return window.bench().design(); }
-    void click(const QString& name) {
-        auto* button = window.findChild<QPushButton*>(name);
-        REQUIRE(button != nullptr);
-        button->click();
-        settle(window);
-    }
-};
 
 }  // namespace
 
@@ -279,7 +248,7 @@ TEST_CASE("the unit switch changes what is shown, never what is kept") {
     o.window.rail().choose(Step::LipAndTie);
     const Design before = o.design();
     QTest::keyClick(&o.window, Qt::Key_U, Qt::ControlModifier);
-    CHECK(o.field("/lip/length")->text().startsWith("1.023"));
+    CHECK(o.field("/lip/length")->text().startsWith(onScreen("1.023")));
     CHECK(o.window.rail().verdict(Step::Body).contains("in³"));
     o.type("/lip/length", "1");
     CHECK(o.design().lip.length_m == Approx(0.0254));

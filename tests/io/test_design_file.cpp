@@ -18,7 +18,7 @@ using namespace wl;
 using namespace wl::test;
 
 static std::string fileText(const std::string& relative) {
-    std::ifstream in(std::string(WL_SOURCE_DIR) + "/" + relative, std::ios::binary);
+    std::ifstream in(std::string(WL_SOURCE_DIR "/") + relative, std::ios::binary);
     REQUIRE(in);
     std::stringstream text;
     text << in.rdbuf();
@@ -45,8 +45,7 @@ TEST_CASE("awkward text survives: quotes, newlines, other alphabets, broken UTF-
 }
 
 TEST_CASE("version 1 files open: one body becomes the first piece, the lip angle turns") {
-    const Result<Design> old =
-        loadDesign(std::string(WL_SOURCE_DIR) + "/tests/io/files/v1_bait.wade");
+    const Result<Design> old = loadDesign(WL_SOURCE_DIR "/tests/io/files/v1_bait.wade");
     INFO((old.ok() ? std::string() : old.error().code + " " + old.error().path));
     REQUIRE(old.ok());
     REQUIRE(old->pieces.size() == 1);
@@ -59,8 +58,7 @@ TEST_CASE("version 1 files open: one body becomes the first piece, the lip angle
 }
 
 TEST_CASE("version 2 files open: the shape moves from the piece to the bait") {
-    const Result<Design> old =
-        loadDesign(std::string(WL_SOURCE_DIR) + "/tests/io/files/v2_bait.wade");
+    const Result<Design> old = loadDesign(WL_SOURCE_DIR "/tests/io/files/v2_bait.wade");
     INFO((old.ok() ? std::string() : old.error().code + " " + old.error().path));
     REQUIRE(old.ok());
     CHECK(old->body.stations.size() == 9);

@@ -27,8 +27,8 @@ TEST_CASE("bad files are refused with place and reason") {
     CHECK(refusal("hello") == "file.not_json ");
     CHECK(refusal("[]") == "file.not_ours ");
     CHECK(refusal("{\"format\": \"other\", \"version\": 1}") == "file.not_ours ");
-    CHECK(refusal(with("\"version\": 4", "\"version\": 99")) == "file.too_new /version");
-    CHECK(refusal(with("\"version\": 4", "\"version\": 0")) == "file.not_ours /version");
+    CHECK(refusal(with("\"version\": 5", "\"version\": 99")) == "file.too_new /version");
+    CHECK(refusal(with("\"version\": 5", "\"version\": 0")) == "file.not_ours /version");
     CHECK(refusal(with("\"cast_length_m\": 26.0", "\"cast_length_m\": -26")) ==
           "file.out_of_range /brief/cast_length_m");
     CHECK(refusal(with("\"cast_length_m\": 26.0", "\"cast_length_m\": 1e999")) == "file.not_json ");

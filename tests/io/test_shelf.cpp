@@ -110,7 +110,7 @@ TEST_CASE("the starter shelf: every number has a source and means something for 
 }
 
 TEST_CASE("a design of version 3 opens as it was, with the new parts empty") {
-    std::ifstream in(std::string(WL_SOURCE_DIR) + "/tests/data/diver-version-3.wade");
+    std::ifstream in(WL_SOURCE_DIR "/tests/data/diver-version-3.wade");
     std::stringstream text;
     text << in.rdbuf();
     const Result<Design> old = readDesign(text.str());

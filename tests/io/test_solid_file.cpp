@@ -2,8 +2,10 @@
 #include <bit>
 #include <catch2/catch.hpp>
 #include <cstring>
+#include <limits>
 #include <random>
 
+#include "core/base/decimal.h"
 #include "core/shape/solid_check.h"
 #include "core/shape/trace_profile.h"
 #include "io/design_file.h"
@@ -42,8 +44,8 @@ std::string textStl(const TriangleMesh& mesh) {
         out += " facet normal 0 0 0\n  outer loop\n";
         for (const int v : t) {
             const Eigen::Vector3d p = mesh.vertices_m[size_t(v)] * 1e3;
-            out += "   vertex " + std::to_string(p.x()) + " " + std::to_string(p.y()) + " " +
-                   std::to_string(p.z()) + "\n";
+            out += "   vertex " + fixedDecimalText(p.x(), 6) + " " + fixedDecimalText(p.y(), 6) +
+                   " " + fixedDecimalText(p.z(), 6) + "\n";
         }
         out += "  endloop\n endfacet\n";
     }
@@ -53,8 +55,8 @@ std::string textStl(const TriangleMesh& mesh) {
 std::string obj(const TriangleMesh& mesh) {
     std::string out;
     for (const Eigen::Vector3d& v : mesh.vertices_m) {
-        out += "v " + std::to_string(v.x() * 1e3) + " " + std::to_string(v.y() * 1e3) + " " +
-               std::to_string(v.z() * 1e3) + "\n";
+        out += "v " + fixedDecimalText(v.x() * 1e3, 6) + " " + fixedDecimalText(v.y() * 1e3, 6) +
+               " " + fixedDecimalText(v.z() * 1e3, 6) + "\n";
     }
     for (const auto& t : mesh.triangles) {
         out += "f " + std::to_string(t[0] + 1) + "/1 " + std::to_string(t[1] + 1) + " " +
@@ -196,14 +198,65 @@ TEST_CASE("unit guessed by size, lie told by three places") {
         front = std::min(front, v.x());
     }
     for (size_t i = 0; i < ball.vertices_m.size(); ++i) {
+        // The file's third axis (up x aft of a right-handed frame) is to starboard.
+        const Eigen::Vector3d& b = ball.vertices_m[i];
         worst = std::max(
-            worst,
-            (upright->vertices_m[i] - ball.vertices_m[i] + Eigen::Vector3d(front, 0, 0)).norm());
+            worst, (upright->vertices_m[i] - Eigen::Vector3d(b.x() - front, -b.y(), b.z())).norm());
     }
     CHECK(worst < 1e-9);
     CHECK(oriented(lying, o, o + Eigen::Vector3d::UnitY(), o + 2 * Eigen::Vector3d::UnitY())
               .error()
               .code == "solid.places_in_line");
+}
+
+TEST_CASE("a mark on the left of a solid is on the left of the bait") {
+    // Drawn nose forward as most programs do: x ahead, y to the left, z up, right-handed.
+    TriangleMesh drawn = ellipsoidMesh(0.05, 0.008, 0.012, 24, 16);
+    const auto mark = std::max_element(
+        drawn.vertices_m.begin(), drawn.vertices_m.end(),
+        [](const Eigen::Vector3d& a, const Eigen::Vector3d& b) { return a.y() < b.y(); });
+    const size_t at = size_t(mark - drawn.vertices_m.begin());
+    mark->y() += 0.002;
+    const auto bait = oriented(drawn, {0.05, 0, 0}, {-0.05, 0, 0}, {0, 0, 0.012});
+    REQUIRE(bait.ok());
+    const double front = drawn.vertices_m[0].x();  // the tip, a hair ahead of the place picked
+    CHECK(bait->vertices_m[at].y() == Approx(drawn.vertices_m[at].y()));  // y is to port
+    CHECK(std::abs(bait->vertices_m[at].x() + drawn.vertices_m[at].x() - 0.05) <
+          std::abs(std::abs(front) - 0.05) + 1e-9);
+    CHECK(isClosedAndOutward(*bait));
+    CHECK(integrateMesh(*bait).volume_m3 == Approx(integrateMesh(drawn).volume_m3));
+}
+
+TEST_CASE("thousands of shells, and numbers that are none, are refused quickly") {
+    TriangleMesh swarm;
+    for (int i = 0; i < 16000; ++i) {
+        const int first = int(swarm.vertices_m.size());
+        const Eigen::Vector3d o(1e-5 * (i % 130), 1e-5 * (i / 130), 0);
+        for (const Eigen::Vector3d& v :
+             {Eigen::Vector3d(0, 0, 0), Eigen::Vector3d(1e-6, 0, 0), Eigen::Vector3d(0, 1e-6, 0),
+              Eigen::Vector3d(0, 0, 1e-6)}) {
+            swarm.vertices_m.push_back(o + v);
+        }
+        for (const std::array<int, 3>& t :
+             {std::array{0, 2, 1}, std::array{0, 1, 3}, std::array{1, 2, 3}, std::array{0, 3, 2}}) {
+            swarm.triangles.push_back({first + t[0], first + t[1], first + t[2]});
+        }
+    }
+    const Result<CheckedSolid> read = checkSolid(swarm);
+    REQUIRE_FALSE(read);
+    CHECK(read.error().code == "solid.too_many_shells");
+    std::string bytes = binaryStl(ellipsoidMesh(0.05, 0.008, 0.012, 8, 8));
+    const float bad[] = {std::numeric_limits<float>::quiet_NaN(),
+                         std::numeric_limits<float>::infinity(), -1e30f};
+    for (const float value : bad) {
+        for (size_t corner = 0; corner < 9; ++corner) {
+            std::string broken = bytes;
+            std::memcpy(broken.data() + 84 + 50 * 3 + 12 + 4 * corner, &value, 4);
+            const auto refused = readSolid(broken);
+            REQUIRE_FALSE(refused);
+            CHECK(refused.error().code == "solid.bad_number");
+        }
+    }
 }
 
 TEST_CASE("seeded damage to solid files never crashes or hangs") {

@@ -39,7 +39,8 @@ class SheetPreview : public QWidget {
         }
         const QSizeF paper = benchPageSize(*r->derived).size(QPageSize::Millimeter).transposed();
         const double gap = 10;
-        const int pages = benchPages(*r->design);
+        const QSizeF inside = paper - QSizeF(2 * kPaperMargin_mm.x(), 2 * kPaperMargin_mm.y());
+        const int pages = benchPages(inside, *r->design, *r->derived);
         const double s = std::min((width() - gap * (pages - 1) - 2) / (pages * paper.width()),
                                   (height() - 2) / paper.height());
         for (int i = 0; i < pages; ++i) {
@@ -50,8 +51,7 @@ class SheetPreview : public QWidget {
             p.setPen(QPen(inks().quiet, 0.5));
             p.drawRect(QRectF(QPointF(), paper));
             p.translate(kPaperMargin_mm);
-            paintBenchPage(p, i, paper - QSizeF(2 * kPaperMargin_mm.x(), 2 * kPaperMargin_mm.y()),
-                           *r->design, *r->derived, bench_.bench());
+            paintBenchPage(p, i, inside, *r->design, *r->derived, bench_.bench());
             p.restore();
         }
     }

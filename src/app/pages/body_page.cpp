@@ -70,7 +70,7 @@ QWidget* areaPlot(Workbench& bench) {
     plot->addGraph();
     auto refresh = [&bench, plot] {
         const ResultsPtr r = bench.results();
-        const bool metric = bench.bench() == Bench::Metric;
+        const bool metric = bench.bench().isMetric();
         dressPlot(*plot, metric ? tr("from the nose, mm") : tr("from the nose, in"),
                   metric ? tr("section area, cm²") : tr("section area, in²"));
         plot->graph(0)->setPen(QPen(inks().ink, 1.6));

@@ -2,6 +2,7 @@
 
 #include "app/beside_page.h"
 #include "app/pages/ballast_tabs.h"
+#include "app/plain_label.h"
 #include "app/plain_table.h"
 #include "app/theme.h"
 #include "core/base/units.h"
@@ -18,7 +19,7 @@ class ChoicesTab : public BesidePage {
           take_(new QPushButton(tr("Do it this way"))),
           used_(new QPushButton(tr("Take its pieces off the shelf"))),
           table_(plainTable(QStringLiteral("choices"), tr("Ways to the wanted mass and attitude"))),
-          words_(new QLabel) {
+          words_(plainLabel()) {
         setObjectName(QStringLiteral("choicesTab"));
         take_->setObjectName(QStringLiteral("takeChoice"));
         take_->setEnabled(false);
@@ -31,7 +32,7 @@ class ChoicesTab : public BesidePage {
         top->addWidget(take_);
         top->addWidget(used_);
         auto* hint =
-            new QLabel(tr("Whole pieces come from the shelf; what is counted there is "
+            plainLabel(tr("Whole pieces come from the shelf; what is counted there is "
                           "kept to."));
         hint->setProperty("role", "quiet");
         hint->setWordWrap(true);
@@ -95,7 +96,7 @@ class ChoicesTab : public BesidePage {
 
     void takeOffShelf() {
         const auto used = usedUp(bench().shelf.entries(), bench().design());
-        if (const auto error = bench().shelf.merge(used)) {
+        if (const auto error = bench().shelf.putAll(used)) {
             bench().say(QStringLiteral("▲ ") + sentence(*error, bench().bench()));
             return;
         }

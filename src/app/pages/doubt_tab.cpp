@@ -3,6 +3,7 @@
 #include "app/beside_page.h"
 #include "app/form.h"
 #include "app/pages/tank_tabs.h"
+#include "app/plain_label.h"
 #include "app/plain_table.h"
 #include "app/theme.h"
 #include "core/base/units.h"
@@ -19,8 +20,8 @@ class DoubtTab : public BesidePage {
   public:
     explicit DoubtTab(Workbench& bench)
         : BesidePage(bench),
-          chances_(new QLabel),
-          words_(new QLabel),
+          chances_(plainLabel()),
+          words_(plainLabel()),
           table_(plainTable(QStringLiteral("doubts"), tr("Where the doubt comes from"))) {
         setObjectName(QStringLiteral("doubtTab"));
         chances_->setObjectName(QStringLiteral("chances"));
@@ -147,16 +148,15 @@ class DoubtTab : public BesidePage {
         }
         lines << QString();
         if (before) {
-            lines
-                << tr("Before paint and clear coats the tank should show: %1 on the scale, %2 "
-                      "spare, %3%4.")
-                       .arg(mass(before->mass.mass_kg),
-                            bench().text(Quantity::Fraction, before->spare),
-                            before->net_kg > 0
-                                ? tr("%1 of back out, ")
-                                      .arg(bench().text(Quantity::Length, before->showing_m))
-                                : QString(),
-                            tr("nose up %1").arg(bench().text(Quantity::Angle, before->pitch_rad)));
+            lines << tr("Before paint and clear coats the tank should show: %1 on the scale, %2 "
+                        "spare, %3%4.")
+                         .arg(mass(before->mass.mass_kg),
+                              bench().text(Quantity::Fraction, before->spare),
+                              before->net_kg > 0
+                                  ? tr("%1 of back out, ")
+                                        .arg(bench().text(Quantity::Length, before->showing_m))
+                                  : QString(),
+                              noseWords(before->pitch_rad, bench().bench()));
             lines << tr("The finish then adds %1 and takes %2 of the spare.")
                          .arg(mass(after.mass.mass_kg - before->mass.mass_kg),
                               mass(before->net_kg - after.net_kg));

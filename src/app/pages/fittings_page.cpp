@@ -5,6 +5,7 @@
 #include "app/form.h"
 #include "app/pages/fitting_tabs.h"
 #include "app/pages/pages.h"
+#include "app/plain_label.h"
 #include "app/record_columns.h"
 #include "io/shelf.h"
 
@@ -104,6 +105,13 @@ QWidget* makeFittingsPage(Workbench& bench) {
                  if (f.hangsFrom == old) {
                      f.hangsFrom = given;
                  }
+             }
+             if (d.tie.eye == old) {
+                 d.tie.eye = given;
+             }
+             for (Meeting& m : d.meetings) {
+                 m.first = m.first == old ? given : m.first;
+                 m.second = m.second == old ? given : m.second;
              }
          },
          {},
@@ -245,7 +253,7 @@ QWidget* makeFittingsPage(Workbench& bench) {
     auto* top = new QHBoxLayout;
     top->addWidget(add);
     auto* hint =
-        new QLabel(tr("Typical masses are ±30 %: weigh yours. Hooks and rings act at their eye. "
+        plainLabel(tr("Typical masses are ±30 %: weigh yours. Hooks and rings act at their eye. "
                       "Mind the points: cover your eyes when fitting hooks."));
     hint->setProperty("role", "quiet");
     hint->setWordWrap(true);
@@ -258,6 +266,7 @@ QWidget* makeFittingsPage(Workbench& bench) {
     tabs->addTab(makeWireTab(bench), tr("Through-wire"));
     tabs->addTab(makeFeatureTable(bench), tr("Sockets, slots and holes"));
     tabs->addTab(makeAppendageTable(bench), tr("Side pieces"));
+    tabs->addTab(makeMeetingTable(bench), tr("Meant to meet"));
     layout->addWidget(tabs, 1);
     return page;
 }

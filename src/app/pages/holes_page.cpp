@@ -20,6 +20,10 @@ Appendage& appendageAt(Design& d, int r) {
     return d.appendages[size_t(r)];
 }
 
+Meeting& meetingAt(Design& d, int r) {
+    return d.meetings[size_t(r)];
+}
+
 const QStringList& kinds() {
     static const QStringList names{tr("eye socket"), tr("slot"), tr("saw groove"), tr("pilot hole"),
                                    tr("pocket")};
@@ -163,6 +167,26 @@ QWidget* makeFeatureTable(Workbench& bench) {
             bench.document.submit(std::move(next), tr("Fill a hole"));
         }));
     return table;
+}
+
+QWidget* makeMeetingTable(Workbench& bench) {
+    std::vector<RecordColumn> columns;
+    columns.push_back(textColumn<Meeting>(tr("This"), "first", meetingAt, &Meeting::first));
+    columns.push_back(choiceColumn(tr("does"), "kind", meetingAt, &Meeting::kind,
+                                   {tr("passes through"), tr("stands in"), tr("is slotted over")}));
+    columns.push_back(textColumn<Meeting>(tr("that"), "second", meetingAt, &Meeting::second));
+    return new RecordTable(
+        bench, "meetings", "/meetings", [](const Design& d) { return int(d.meetings.size()); },
+        std::move(columns),
+        {{"addMeeting", tr("+ two that are meant to meet"),
+          [&bench](int) {
+              Design next = bench.design();
+              next.meetings.emplace_back();
+              bench.document.endGesture();
+              bench.document.submit(std::move(next), tr("Note a meeting"));
+          },
+          false},
+         removeAction(bench, "removeMeeting", tr("Take the note out"), &Design::meetings)});
 }
 
 QWidget* makeAppendageTable(Workbench& bench) {

@@ -2,6 +2,7 @@
 
 #include "app/form.h"
 #include "app/pages/pages.h"
+#include "app/plain_label.h"
 #include "app/record_columns.h"
 #include "app/theme.h"
 #include "core/joint/joint_layout.h"
@@ -85,6 +86,10 @@ QString stopWord(const JointOpening& o) {
             return tr("rear edge");
         case JointStop::FrontEdgeOnRearFace:
             return tr("front edge");
+        case JointStop::FrontFoldOnRearFace:
+            return tr("front fold");
+        case JointStop::RearFoldOnFrontFace:
+            return tr("rear fold");
         case JointStop::Pocket:
             return tr("pocket");
         case JointStop::Hardware:
@@ -107,9 +112,9 @@ class WantedOpening : public QWidget {
         line_->setAccessibleName(tr("Wanted opening each way, degrees"));
         line_->setMaximumWidth(64);
         line_->setPlaceholderText(QStringLiteral("25"));
-        form->addWidget(new QLabel(tr("Wanted opening each way")));
+        form->addWidget(plainLabel(tr("Wanted opening each way")));
         form->addWidget(line_);
-        form->addWidget(new QLabel(QStringLiteral("°")));
+        form->addWidget(plainLabel(QStringLiteral("°")));
         for (const bool bevel : {true, false}) {
             auto* button = new QPushButton(bevel ? tr("Bevel for it") : tr("Gap for it"));
             button->setObjectName(bevel ? "bevelForOpening" : "gapForOpening");
@@ -293,7 +298,7 @@ QWidget* makeJointsPage(Workbench& bench) {
     tabs->addTab(pieceTable(bench), tr("Pieces"));
     layout->addWidget(tabs, 1);
     layout->addWidget(new WantedOpening(bench, joints));
-    auto* note = new QLabel(tr(
+    auto* note = plainLabel(tr(
         "More opening, tighter and quicker; less, wider. Faces even, pin snug, no wood on metal, "
         "the pocket sealed before paint. Wire ends fly: cover your eyes."));
     note->setProperty("role", "quiet");

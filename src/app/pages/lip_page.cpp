@@ -173,7 +173,20 @@ QWidget* makeLipPage(Workbench& bench) {
         [](const Design& d) { return int(d.tie.place); },
         [](Design& d, int i) { d.tie.place = TiePlace(i); });
     auto onLip = [](const Design& d) { return d.tie.place == TiePlace::Lip; };
-    auto onBody = [](const Design& d) { return d.tie.place == TiePlace::Body; };
+    auto onBody = [](const Design& d) {
+        return d.tie.place == TiePlace::Body && d.tie.eye.empty();
+    };
+    tie->names(
+        tr("Carried by"), "tieEye", tr("no eye: a place"), eyeNames,
+        [](const Design& d) { return d.tie.eye; },
+        [](Design& d, const std::string& name) {
+            // The place stays where the tie was when it is let go of its eye.
+            const Eigen::Vector3d at = tiePoint(d);
+            d.tie.x_m = at.x();
+            d.tie.z_m = at.z();
+            d.tie.eye = name;
+        });
+    tie->enableLastWhen([](const Design& d) { return d.tie.place == TiePlace::Body; });
     tie->quantity(tr("Up the lip"), "/tie/up_lip");
     tie->enableLastWhen(onLip);
     tie->quantity(tr("Stands off"), "/tie/stand_off");

@@ -2,6 +2,7 @@
 
 #include "app/beside_page.h"
 #include "app/pages/tank_tabs.h"
+#include "app/plain_label.h"
 #include "app/plain_table.h"
 #include "app/plot.h"
 #include "core/base/units.h"
@@ -17,7 +18,7 @@ class RightingTab : public BesidePage {
     Q_DECLARE_TR_FUNCTIONS(RightingTab)
   public:
     explicit RightingTab(Workbench& bench)
-        : BesidePage(bench), plot_(new QCustomPlot), words_(new QLabel) {
+        : BesidePage(bench), plot_(new QCustomPlot), words_(plainLabel()) {
         setObjectName(QStringLiteral("rightingTab"));
         plot_->setAccessibleName(tr("Righting arm against lean"));
         plot_->setMinimumSize(300, 150);
@@ -35,7 +36,7 @@ class RightingTab : public BesidePage {
     Beside::Work work(const Results& results) override {
         const auto derived = results.derived;
         return [this, derived](std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
-            const FloatingBody body{derived->mass.coarseShape, derived->mass.mass_kg,
+            const FloatingBody body{derived->mass.shape, derived->mass.mass_kg,
                                     derived->mass.centreOfGravity_m, derived->waterDensity_kg_m3};
             const RightingCurve curve = computeRighting(body, 36, stop);
             if (!curve.complete) {
@@ -52,7 +53,7 @@ class RightingTab : public BesidePage {
 
     void show(const Derived& d, const RightingCurve& curve) {
         const Inks& c = inks();
-        const bool metric = bench().bench() == Bench::Metric;
+        const bool metric = bench().bench().isMetric();
         const double unit = metric ? kMillimetre : kInch;
         plot_->clearGraphs();
         plot_->clearItems();

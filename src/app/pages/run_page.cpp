@@ -21,7 +21,7 @@ QWidget* pitchPlot(Workbench& bench) {
         if (!r || (!r->run && !r->error)) {
             return;
         }
-        const bool metric = bench.bench() == Bench::Metric;
+        const bool metric = bench.bench().isMetric();
         dressPlot(*plot, metric ? tr("from the rod, m") : tr("from the rod, ft"),
                   tr("nose angle, °"));
         plot->graph(0)->setPen(QPen(inks().ink, 1.6));
@@ -80,6 +80,10 @@ QWidget* makeRunPage(Workbench& bench) {
                                         : QStringLiteral("–");
         });
     });
+    depth->readout(tr("Not counted: drag of"),
+                   [](const Results& r) { return withoutDrag(*r.design); });
+    depth->hideLastWhenEmpty();
+
     depth->note(
         tr("The band is judged from how much the flow model leaves open (±35 % with a lip near in "
            "line, ±50 % or ±0.4 m otherwise). Log one run to see where your bait lies in it."));

@@ -5,6 +5,7 @@
 #include "app/form.h"
 #include "app/pages/pages.h"
 #include "app/pages/tank_tabs.h"
+#include "app/plain_label.h"
 #include "app/plain_table.h"
 #include "app/record_columns.h"
 #include "app/theme.h"
@@ -24,7 +25,7 @@ class SchoolTab : public BesidePage {
     explicit SchoolTab(Workbench& bench)
         : BesidePage(bench),
           table_(plainTable(QStringLiteral("inferred"), tr("What the tank says of the bait"))),
-          words_(new QLabel),
+          words_(plainLabel()),
           apply_(new QPushButton(tr("Take it over"))),
           drop_(new QPushButton(tr("Drop it"))),
           replan_(new QPushButton(tr("Plan the lead again"))) {

@@ -5,6 +5,7 @@
 #include "app/form.h"
 #include "app/pages/making_sheet.h"
 #include "app/pages/pages.h"
+#include "app/plain_label.h"
 #include "io/shelf.h"
 
 namespace wl {
@@ -61,7 +62,7 @@ QWidget* makeStockPage(Workbench& bench) {
     block->quantity(tr("Mass"), "/pieces/0/stock/sample/mass");
     block->quantity(tr("Calliper reads to ±"), "/pieces/0/stock/sample/calliper_error");
     block->quantity(tr("Scale reads to ±"), "/pieces/0/stock/sample/scale_error");
-    auto* blockDensity = new QLabel;
+    auto* blockDensity = plainLabel();
     blockDensity->setObjectName("sampleDensity");
     auto showBlock = [&bench, blockDensity] {
         const DensityEstimate e = densityFromSample(bench.design().pieces.front().stock.sample);

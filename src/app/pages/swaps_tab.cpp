@@ -3,6 +3,7 @@
 
 #include "app/beside_page.h"
 #include "app/pages/tank_tabs.h"
+#include "app/plain_label.h"
 #include "app/plain_table.h"
 #include "app/quantity_edit.h"
 #include "app/theme.h"
@@ -22,7 +23,7 @@ class SwapsTab : public BesidePage {
           clear_(new QCheckBox(tr("Only sets whose hooks keep clear"))),
           put_(new QPushButton(tr("Put this set on"))),
           table_(plainTable(QStringLiteral("swaps"), tr("Hook sets of the shelf on this bait"))),
-          best_(new QLabel) {
+          best_(plainLabel()) {
         setObjectName(QStringLiteral("swapsTab"));
         clear_->setObjectName(QStringLiteral("onlyClear"));
         clear_->setChecked(true);
@@ -34,7 +35,7 @@ class SwapsTab : public BesidePage {
         top->addWidget(put_);
         top->addWidget(clear_);
         top->addStretch();
-        auto* label = new QLabel(tr("Sink rates wanted"));
+        auto* label = plainLabel(tr("Sink rates wanted"));
         top->addWidget(label);
         for (const char* path :
              {"/tank/sink_rate_one", "/tank/sink_rate_two", "/tank/sink_rate_three"}) {
@@ -153,10 +154,12 @@ class SwapsTab : public BesidePage {
         const bool sinks = std::any_of(swaps_.sets.begin(), swaps_.sets.end(),
                                        [](const HookSet& s) { return s.speed_m_s > 0; });
         if (!swaps_.sets.empty() && !sinks) {
-            lines << tr("No set on the shelf makes it sink. The nearest:");
+            lines << tr("No set on the shelf makes it sink.");
         }
         for (size_t w = 0; w < best_sets_.size(); ++w) {
-            lines << tr("Nearest to %1:").arg(bench().text(Quantity::Speed, wanted[w]));
+            const QString rate = bench().text(Quantity::Speed, wanted[w]);
+            lines << (best_sets_[w].empty() ? tr("Near %1: no set on the shelf.").arg(rate)
+                                            : tr("Nearest to %1:").arg(rate));
             for (const size_t i : best_sets_[w]) {
                 const HookSet& s = swaps_.sets[i];
                 lines << tr("  %1: %2%3")

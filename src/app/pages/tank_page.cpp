@@ -77,6 +77,10 @@ QWidget* makeTankPage(Workbench& bench) {
         return tr("%1 to %2").arg(word(r.derived->lowSpeed_m_s), word(r.derived->highSpeed_m_s));
     });
 
+    rest->readout(tr("Not counted: drag of"),
+                  [](const Results& r) { return withoutDrag(*r.design); });
+    rest->hideLastWhenEmpty();
+
     auto* steady = new Form(bench, tr("How steady"));
     steady->readout(tr("Weight under lift by"), [&bench](const Results& r) {
         return bench.text(Quantity::Length, r.derived->mass.centreOfBuoyancy_m.z() -
@@ -131,8 +135,7 @@ QWidget* makeTankPage(Workbench& bench) {
                 .arg(QString::fromStdString(r.derived->mass.pieces[size_t(i)].name),
                      bench.text(Quantity::Mass, std::abs(a.net_kg)),
                      a.net_kg >= 0 ? tr("spare") : tr("heavy"),
-                     a.decided ? tr("nose %1").arg(bench.text(Quantity::Angle, a.pitch_rad))
-                               : tr("any attitude"));
+                     a.decided ? noseWords(a.pitch_rad, bench.bench()) : tr("any attitude"));
         });
         value->setObjectName(QStringLiteral("alone/%1").arg(i));
         alone->hideLastWhenEmpty();

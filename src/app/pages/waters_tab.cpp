@@ -2,6 +2,7 @@
 
 #include "app/beside_page.h"
 #include "app/pages/tank_tabs.h"
+#include "app/plain_label.h"
 #include "app/plain_table.h"
 #include "app/theme.h"
 #include "core/base/units.h"
@@ -19,7 +20,7 @@ class WatersTab : public BesidePage {
   public:
     explicit WatersTab(Workbench& bench)
         : BesidePage(bench),
-          words_(new QLabel),
+          words_(plainLabel()),
           table_(plainTable(QStringLiteral("waters"), tr("The bait in other waters"))) {
         setObjectName(QStringLiteral("watersTab"));
         words_->setObjectName(QStringLiteral("watersWords"));

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "core/base/meeting.h"
 #include "core/base/quantity.h"
 
 namespace wl {
@@ -24,13 +25,15 @@ struct FieldChange {
     bool operator==(const FieldChange&) const = default;
 };
 
-/// A cure offered beside a finding: one step of undo made of field changes. `code` picks the label,
+/// A cure offered beside a finding: one step of undo made of field changes, or of a meeting that is
+/// meant. `code` picks the label,
 /// filled with `values` and `words`.
 struct ProposedEdit {
     std::string code;
     std::vector<FieldChange> changes = {};
     std::vector<Amount> values = {};
     std::vector<std::string> words = {};
+    std::vector<Meeting> meetings = {};  ///< added to those that are meant
     bool operator==(const ProposedEdit&) const = default;
 };
 

@@ -4,7 +4,6 @@
 #include <cctype>
 #include <charconv>
 #include <cmath>
-#include <cstdlib>
 #include <regex>
 #include <vector>
 
@@ -58,7 +57,7 @@ const Row& rowOf(Quantity quantity) {
 }
 
 const Unit& unitOf(Quantity quantity, Bench bench) {
-    return bench == Bench::Metric ? rowOf(quantity).metric : rowOf(quantity).inch;
+    return bench.isMetric() ? rowOf(quantity).metric : rowOf(quantity).inch;
 }
 
 struct TypedUnit {
@@ -150,6 +149,31 @@ bool readDecimal(std::string text, double& value) {
     return read.ec == std::errc() && read.ptr == text.data() + text.size() && std::isfinite(value);
 }
 
+double wholeNumber(const std::string& digits) {
+    long number = 0;
+    std::from_chars(digits.data(), digits.data() + digits.size(), number);
+    return double(number);
+}
+
+// The mark that is not the maker's own, between one to three digits (no leading zero) and exactly
+// three: "1,234" is a thousand and more to one reader and a little over one to another.
+bool mayPartThousands(std::string_view digits, char decimalMark) {
+    if (!digits.empty() && (digits.front() == '-' || digits.front() == '+')) {
+        digits.remove_prefix(1);
+    }
+    const size_t at = digits.find(decimalMark == ',' ? '.' : ',');
+    return at != std::string_view::npos && at >= 1 && at <= 3 && digits.front() != '0' &&
+           digits.size() - at - 1 == 3 &&
+           digits.find_first_not_of("0123456789", at + 1) == std::string_view::npos;
+}
+
+std::string marked(std::string text, Bench bench) {
+    if (const size_t at = text.find('.'); at != std::string::npos) {
+        text[at] = bench.decimalMark();
+    }
+    return text;
+}
+
 std::string tidied(std::string_view text) {
     std::string out;
     for (char c : text.substr(0, 64)) {
@@ -190,14 +214,34 @@ std::string unitLabel(Quantity quantity, Bench bench) {
     return unitOf(quantity, bench).label;
 }
 
+static std::string shortestText(Quantity quantity, Bench bench, double valueSi, int decimals) {
+    if (!std::isfinite(valueSi)) {
+        return {};
+    }
+    const Unit& unit = unitOf(quantity, bench);
+    const double power = std::pow(10.0, decimals);
+    double shown = roundSignificant((valueSi - unit.offset) / unit.scale, 12);
+    shown = std::round(shown * power) / power;
+    char text[400];
+    const auto end = std::to_chars(text, text + sizeof text, shown == 0.0 ? 0.0 : shown,
+                                   std::chars_format::fixed);
+    return marked({text, end.ptr}, bench);
+}
+
 std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool withUnit) {
     if (!std::isfinite(valueSi)) {
         return "–";
     }
+    if (quantity == Quantity::Time && withUnit && std::abs(valueSi) >= 120.0) {
+        // As one says it: minutes, then hours; to a tenth where it is not whole.
+        const bool hours = std::abs(valueSi) >= 7200.0;
+        return shortestText(quantity, bench, valueSi / (hours ? 3600.0 : 60.0), 1) +
+               (hours ? "\xC2\xA0h" : "\xC2\xA0min");
+    }
     const Unit& unit = unitOf(quantity, bench);
     double shown = (valueSi - unit.offset) / unit.scale;
     int decimals = unit.decimals;
-    if (quantity == Quantity::Mass && bench == Bench::Metric && std::abs(shown) >= 99.995) {
+    if (quantity == Quantity::Mass && bench.isMetric() && std::abs(shown) >= 99.995) {
         decimals = 1;
     }
     if (quantity == Quantity::Distance && std::abs(shown) < 1.0) {
@@ -209,7 +253,7 @@ std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool 
     char text[400];
     const auto end =
         std::to_chars(text, text + sizeof text, shown, std::chars_format::fixed, decimals);
-    std::string out(text, end.ptr);
+    std::string out = marked({text, end.ptr}, bench);
     if (out[0] == '-') {
         out.replace(0, 1, "\xE2\x88\x92");
     }
@@ -222,26 +266,12 @@ std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool 
     return out;
 }
 
-static std::string shortestText(Quantity quantity, Bench bench, double valueSi, int decimals) {
-    if (!std::isfinite(valueSi)) {
-        return {};
-    }
-    const Unit& unit = unitOf(quantity, bench);
-    const double power = std::pow(10.0, decimals);
-    double shown = roundSignificant((valueSi - unit.offset) / unit.scale, 12);
-    shown = std::round(shown * power) / power;
-    char text[400];
-    const auto end = std::to_chars(text, text + sizeof text, shown == 0.0 ? 0.0 : shown,
-                                   std::chars_format::fixed);
-    return {text, end.ptr};
-}
-
 std::string editText(Quantity quantity, Bench bench, double valueSi) {
     return shortestText(quantity, bench, valueSi, 6);
 }
 
 std::string fieldText(Quantity quantity, Bench bench, double valueSi) {
-    const int more = bench == Bench::Metric ? 2 : 1;
+    const int more = bench.isMetric() ? 2 : 1;
     return shortestText(quantity, bench, valueSi, unitOf(quantity, bench).decimals + more);
 }
 
@@ -255,10 +285,10 @@ ReadAmount readAmount(std::string_view typed, Quantity quantity, Bench bench) {
 
     static const std::regex feetAndInches(R"(^(\d{1,6})\s*(?:ft|')\s*(\d.*)$)");
     if (family == Quantity::Length && std::regex_match(text, match, feetAndInches)) {
-        const ReadAmount inches = readAmount(match[2].str(), Quantity::Length, Bench::Inch);
+        const ReadAmount inches =
+            readAmount(match[2].str(), Quantity::Length, Bench::Inch.withMark(bench.decimalMark()));
         if (inches.fault == ReadFault::None) {
-            return {std::strtod(match[1].str().c_str(), nullptr) * kFoot + inches.valueSi,
-                    ReadFault::None};
+            return {wholeNumber(match[1].str()) * kFoot + inches.valueSi, ReadFault::None};
         }
         return inches;
     }
@@ -270,18 +300,21 @@ ReadAmount readAmount(std::string_view typed, Quantity quantity, Bench bench) {
     double number = 0.0;
     std::string unitText;
     if (std::regex_match(text, match, fraction)) {
-        const double whole = match[2].matched ? std::strtod(match[2].str().c_str(), nullptr) : 0.0;
-        const double over = std::strtod(match[4].str().c_str(), nullptr);
+        const double whole = match[2].matched ? wholeNumber(match[2].str()) : 0.0;
+        const double over = wholeNumber(match[4].str());
         if (over == 0.0) {
             return {0.0, ReadFault::DividesByZero};
         }
-        number = whole + std::strtod(match[3].str().c_str(), nullptr) / over;
+        number = whole + wholeNumber(match[3].str()) / over;
         if (match[1].str() == "-") {
             number = -number;
         }
         unitText = match[5].str();
     } else if (std::regex_match(text, match, decimal)) {
         std::string digits = match[1].str();
+        if (mayPartThousands(digits, bench.decimalMark())) {
+            return {0.0, ReadFault::Ambiguous};
+        }
         if (digits.back() == '.' || digits.back() == ',') {
             digits.pop_back();
         }

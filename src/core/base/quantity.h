@@ -26,8 +26,26 @@ enum class Quantity {
     Number        ///< plain
 };
 
-/// Which units fields are shown in; what is typed may use any unit on either bench.
-enum class Bench { Metric, Inch };
+/// How a maker reads and writes numbers on screen and paper: the units fields are shown in (what is
+/// typed may use any unit on either bench) and the decimal mark, '.' or ','. Files know neither.
+class Bench {
+  public:
+    static const Bench Metric;  ///< mm, g, m; decimal point
+    static const Bench Inch;    ///< in, oz, ft; decimal point
+
+    constexpr bool isMetric() const { return metric_; }
+    constexpr char decimalMark() const { return mark_; }
+    /// The same units with that mark; anything but ',' gives the point.
+    constexpr Bench withMark(char mark) const { return Bench(metric_, mark == ',' ? ',' : '.'); }
+    constexpr bool operator==(const Bench&) const = default;
+
+  private:
+    constexpr Bench(bool metric, char mark) : metric_(metric), mark_(mark) {}
+    bool metric_;
+    char mark_;
+};
+inline constexpr Bench Bench::Metric{true, '.'};
+inline constexpr Bench Bench::Inch{false, '.'};
 
 /// A value with what it measures, SI inside.
 struct Amount {
@@ -52,15 +70,23 @@ std::string editText(Quantity quantity, Bench bench, double valueSi);
 std::string fieldText(Quantity quantity, Bench bench, double valueSi);
 
 /// What reading a typed amount can say.
-enum class ReadFault { None, Empty, NotANumber, WrongUnit, DividesByZero };
+enum class ReadFault {
+    None,
+    Empty,
+    NotANumber,
+    WrongUnit,
+    DividesByZero,
+    Ambiguous  ///< "1,234": a thousand and more, or a little over one?
+};
 struct ReadAmount {
     double valueSi = 0.0;
     ReadFault fault = ReadFault::None;
 };
 
 /// Reads what a maker types: decimals with point or comma, fractions ("1 3/4"), feet and inches
-/// ("5 ft 6 in"), any unit of that kind; without a unit the bench's own is meant. At most 64
-/// characters are looked at. The result is finite whenever the fault is None.
+/// ("5 ft 6 in"), any unit of that kind; without a unit the bench's own is meant. A mark that is
+/// not the bench's own and could part thousands ("1,234" where the point is the decimal mark) is
+/// Ambiguous. At most 64 characters are looked at. The result is finite whenever the fault is None.
 ReadAmount readAmount(std::string_view text, Quantity quantity, Bench bench);
 
 /// Key ending used in files, e.g. "_mm"; files always use the metric bench unit.

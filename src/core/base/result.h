@@ -1,7 +1,7 @@
 // What a fallible call returns: the value, or an error with a place and a cure.
 #pragma once
 
-#include <cstdlib>
+#include <stdexcept>
 #include <string>
 #include <utility>
 #include <variant>
@@ -21,7 +21,8 @@ struct Error {
     std::vector<Amount> values = {};
 };
 
-/// Either a T or an Error. Reading the wrong one is a broken invariant and ends the program.
+/// Either a T or an Error. Reading the wrong one is a fault of ours: it throws std::logic_error,
+/// which the guard of each thread tells as an error, so that no work is lost.
 template <class T>
 class [[nodiscard]] Result {
   public:
@@ -49,7 +50,7 @@ class [[nodiscard]] Result {
   private:
     static void require(bool condition) {
         if (!condition) {
-            std::abort();
+            throw std::logic_error("a result was read that is not there");
         }
     }
     std::variant<T, Error> held_;

@@ -36,7 +36,7 @@ void describe(V& v, Brief& b) {
     v.choice("wanted_state", b.wantedState, kWantedStates);
     v.number("wanted_spare", Q::Fraction, b.wantedSpare, 0.001, 0.9);
     v.number("wanted_sink_speed", Q::Speed, b.wantedSinkSpeed_m_s, 0.005, 2.0);
-    v.number("wanted_pitch", Q::Angle, b.wantedPitch_rad, -80.0 * kDegree, 80.0 * kDegree);
+    v.number("wanted_pitch", Q::Angle, b.wantedPitch_rad, -90.0 * kDegree, 90.0 * kDegree);
     v.number("wanted_depth", Q::Distance, b.wantedDepth_m, 0.05, 30.0);
     v.choice("line_kind", b.lineKind, kLineKinds);
     v.number("line_diameter", Q::Thickness, b.lineDiameter_m, 5e-5, 3e-3);
@@ -140,6 +140,7 @@ void describe(V& v, Design& d) {
     v.list("bores", d.bores, 0, 20);
     v.group("through_wire", d.wire);
     v.list("chambers", d.chambers, 0, 8);
+    v.list("meetings", d.meetings, 0, kMostMeetings);
     v.list("coats", d.coats, 0, 20);
     v.group("lip", d.lip);
     v.group("tie", d.tie);

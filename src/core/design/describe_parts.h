@@ -28,6 +28,7 @@ inline constexpr std::array<std::string_view, 3> kChamberAxes{"along", "across",
 inline constexpr std::array<std::string_view, 4> kLipFamilies{"rounded", "cut", "oval", "waisted"};
 inline constexpr std::array<std::string_view, 3> kCoatKinds{"sealer", "paint", "clear"};
 inline constexpr std::array<std::string_view, 2> kTiePlaces{"body", "lip"};
+inline constexpr size_t kMostMeetings = 40;
 
 template <class V>
 void describe(V& v, Joint& j) {
@@ -218,9 +219,17 @@ void describe(V& v, Lip& l) {
 }
 
 template <class V>
+void describe(V& v, Meeting& m) {
+    v.choice("kind", m.kind, kMeetingKinds);
+    v.text("first", m.first, kNameBytes);
+    v.text("second", m.second, kNameBytes);
+}
+
+template <class V>
 void describe(V& v, Tie& t) {
     using Q = Quantity;
     v.choice("place", t.place, kTiePlaces);
+    v.text("eye", t.eye, kNameBytes);
     v.number("x", Q::Length, t.x_m, -0.1, kLongestBait_m);
     v.number("z", Q::Length, t.z_m, -0.3, 0.3);
     v.number("up_lip", Q::Length, t.upLip_m, 0.0, 0.3);

@@ -9,6 +9,7 @@
 #include <string>
 #include <vector>
 
+#include "core/base/meeting.h"
 #include "core/base/units.h"
 #include "core/design/body.h"
 #include "core/design/joint.h"
@@ -76,6 +77,7 @@ struct Design {
     std::vector<Bore> bores;
     ThroughWire wire;
     std::vector<RattleChamber> chambers;
+    std::vector<Meeting> meetings;  ///< things let in that are meant to meet
     std::vector<Coat> coats;
     Lip lip;
     Tie tie;

@@ -1,5 +1,6 @@
 #include "core/design/fields.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "core/design/describe.h"
@@ -169,6 +170,13 @@ Result<Design> withEdit(const Design& design, const ProposedEdit& edit) {
             return next;
         }
         edited = std::move(next).value();
+    }
+    for (const Meeting& meeting : edit.meetings) {
+        auto& meant = edited.meetings;
+        if (std::find(meant.begin(), meant.end(), meeting) == meant.end() &&
+            meant.size() < kMostMeetings) {
+            meant.push_back(meeting);
+        }
     }
     return edited;
 }

@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "core/base/meeting.h"
 #include "core/base/units.h"
 #include "core/design/joint.h"
 
@@ -174,6 +175,7 @@ struct Tie {
     double z_m = 0.0;
     double upLip_m = 0.008;     ///< from the skin along the lip, for a tie on the lip
     double standOff_m = 0.002;  ///< of the loop above the lip's upper face
+    std::string eye = {};       ///< on the body: name of the eye that carries it, empty: the place
     bool operator==(const Tie&) const = default;
 };
 

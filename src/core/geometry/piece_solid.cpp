@@ -351,6 +351,10 @@ TriangleMesh meshPiece(const BodyCurves& curves, const PieceBounds& bounds, doub
                     face(previous, base + next, base + k);
                 } else if (!previousIsTip && tip) {
                     face(previous + k, previous + next, base);
+                } else if (!previousIsTip && !tip && k >= quarter && k < 3 * quarter) {
+                    // Starboard is split as the mirror of port: the same on both sides.
+                    face(previous + k, previous + next, base + k);
+                    face(previous + next, base + next, base + k);
                 } else if (!previousIsTip && !tip) {
                     face(previous + k, previous + next, base + next);
                     face(previous + k, base + next, base + k);

@@ -60,8 +60,44 @@ Contact frontEdge(const JointPlan& j) {
                      j.bevelRear_rad, j.halfWidthRear_m);
 }
 
+// The fold of one face meeting the face of the other piece, in which the pin stands: it circles the
+// pin at `fold`, ahead of a face whose own fold lies `other` (under 0) from the pin.
+struct FoldContact {
+    double angle_rad = kFree_rad;
+    double fold_m = 0;
+    double other_m = 0;
+    double bevel_rad = 0;
+
+    double clearance(double swing) const {
+        return fold_m * std::cos(swing - bevel_rad) + other_m * std::cos(bevel_rad);
+    }
+};
+
+FoldContact foldContact(double fold_m, double other_m, double bevel, double half_m) {
+    FoldContact c{kFree_rad, fold_m, other_m, bevel};
+    if (other_m >= 0 || fold_m <= 0) {
+        return c;
+    }
+    const double theta =
+        bevel + std::acos(std::clamp(-other_m / fold_m * std::cos(bevel), -1.0, 1.0));
+    const double across = fold_m * std::sin(theta);
+    if (across >= 0 && across <= half_m * (1 + 1e-9)) {
+        c.angle_rad = theta;
+    }
+    return c;
+}
+
+FoldContact frontFold(const JointPlan& j) {
+    return foldContact(j.faceAhead_m, j.faceBehind_m, j.bevelRear_rad, j.halfWidthRear_m);
+}
+
+FoldContact rearFold(const JointPlan& j) {
+    return foldContact(j.faceBehind_m, j.faceAhead_m, j.bevelFront_rad, j.halfWidthFront_m);
+}
+
 double faceOpening(const JointPlan& j) {
-    return std::min(rearEdge(j).angle_rad, frontEdge(j).angle_rad);
+    return std::min({rearEdge(j).angle_rad, frontEdge(j).angle_rad, frontFold(j).angle_rad,
+                     rearFold(j).angle_rad});
 }
 
 // The shank leaves the pocket at its mouth: sideways mouth tan(t), half as thick as w / cos(t).
@@ -114,14 +150,17 @@ std::optional<double> solveRising(const JointPlan& joint, double low, double hig
 JointOpening computeOpening(const JointPlan& j) {
     JointOpening o;
     const double rear = rearEdge(j).angle_rad, front = frontEdge(j).angle_rad;
-    o.faceOpening_rad = std::min(rear, front);
+    o.faceOpening_rad = faceOpening(j);
     o.pocketOpening_rad = pocketOpening(j);
     o.hardwareOpening_rad = j.hardwareStop_rad > 0 ? j.hardwareStop_rad : kFree_rad;
     o.opening_rad = std::min({o.faceOpening_rad, o.pocketOpening_rad, o.hardwareOpening_rad});
     if (o.opening_rad >= kFree_rad) {
         o.stop = JointStop::None;
     } else if (o.opening_rad == o.faceOpening_rad) {
-        o.stop = rear <= front ? JointStop::RearEdgeOnFrontFace : JointStop::FrontEdgeOnRearFace;
+        o.stop = o.opening_rad == rear                     ? JointStop::RearEdgeOnFrontFace
+                 : o.opening_rad == front                  ? JointStop::FrontEdgeOnRearFace
+                 : o.opening_rad == frontFold(j).angle_rad ? JointStop::FrontFoldOnRearFace
+                                                           : JointStop::RearFoldOnFrontFace;
     } else {
         o.stop = o.opening_rad == o.pocketOpening_rad ? JointStop::Pocket : JointStop::Hardware;
     }
@@ -132,6 +171,11 @@ double clearanceAt(const JointPlan& j, double swing) {
     const Contact rear = rearEdge(j), front = frontEdge(j);
     double least = 1e9;
     for (const Contact& c : {rear, front}) {
+        if (c.angle_rad < kFree_rad) {
+            least = std::min(least, c.clearance(std::abs(swing)));
+        }
+    }
+    for (const FoldContact& c : {frontFold(j), rearFold(j)}) {
         if (c.angle_rad < kFree_rad) {
             least = std::min(least, c.clearance(std::abs(swing)));
         }

@@ -22,7 +22,15 @@ struct JointPlan {
     double hardwareStop_rad = 0.0;  ///< where the hardware itself binds; 0: it does not
 };
 
-enum class JointStop { RearEdgeOnFrontFace, FrontEdgeOnRearFace, Pocket, Hardware, None };
+enum class JointStop {
+    RearEdgeOnFrontFace,
+    FrontEdgeOnRearFace,
+    Pocket,
+    Hardware,
+    None,
+    FrontFoldOnRearFace,  ///< the pin stands inside the rear piece
+    RearFoldOnFrontFace   ///< the pin stands inside the front piece
+};
 
 /// The opening each way (the joint is symmetric) and what ends it.
 struct JointOpening {
@@ -34,12 +42,14 @@ struct JointOpening {
 };
 
 /// Edge-on-face contact of two faces cut back in a V: theta = a + beta + asin(d / R) with R and a
-/// the polar place of the edge about the pin and d the distance of the face from the pin (plane
-/// geometry; worked cases in docs/joints.md). An opening of 180 deg means nothing touches.
+/// the polar place of the edge about the pin and d the distance of the face from the pin. With the
+/// pin inside a piece the fold of the other piece's face can meet this one's face before: theta =
+/// beta + acos(-c / f cos beta), f and c the distances of the two folds from the pin (plane
+/// geometry; derived and worked in docs/joints.md). An opening of 180 deg means nothing touches.
 JointOpening computeOpening(const JointPlan& joint);
 
 /// Least distance between the closing face and the other piece's edge at a swing, metres; negative
-/// past the stop. The smaller of the two contacts.
+/// past the stop. The smallest of the contacts.
 double clearanceAt(const JointPlan& joint, double swing_rad);
 
 /// Equal bevels for a wanted opening by the faces, the rest of the joint kept; nothing when no

@@ -132,22 +132,22 @@ void Balancer::addMake() {
 }
 
 void Balancer::addCoats() {
-    std::vector<double> share(body_.parts.size());
-    std::vector<Eigen::Vector3d> middle(share.size());
-    double all = 0;
-    for (size_t i = 0; i < share.size(); ++i) {
+    std::vector<double> area(body_.parts.size());
+    std::vector<Eigen::Vector3d> middle(area.size());
+    for (size_t i = 0; i < area.size(); ++i) {
         const SkinProperties skin = paintedSkin(body_.parts[i]);
-        share[i] = skin.area_m2;
-        middle[i] = skin.centroid_m;
-        all += share[i];
+        area[i] = skin.area_m2;
+        // On the hull as it is floated: centred on the body drawn.
+        middle[i] = skin.centroid_m + body_.parts[i].solid.centroid_m -
+                    integrateMesh(body_.parts[i].mesh).centroid_m;
     }
-    std::vector<double> coatVolume(share.size(), 0.0);
+    std::vector<double> coatVolume(area.size(), 0.0);
     for (size_t k = 0; k < design_.coats.size(); ++k) {
         const Coat& coat = design_.coats[k];
-        for (size_t i = 0; i < share.size(); ++i) {
+        for (size_t i = 0; i < area.size(); ++i) {
             MassItem& part =
                 item(PartKind::Coat, Origin::Computed, coat.name, "/coats/" + std::to_string(k), i);
-            part.displaced_m3 = body_.skin.area_m2 * share[i] / all * coat.thickness_m * coat.count;
+            part.displaced_m3 = area[i] * coat.thickness_m * coat.count;
             part.mass_kg = coat.density_kg_m3 * part.displaced_m3;
             part.centre_m = middle[i];
             part.netDoubt_kg = design_.errors.coatThickness * part.displaced_m3 *
@@ -156,7 +156,7 @@ void Balancer::addCoats() {
             (coat.kind == CoatKind::Sealer ? sealer_kg_ : finish_kg_) += part.mass_kg;
         }
     }
-    for (size_t i = 0; i < share.size(); ++i) {
+    for (size_t i = 0; i < area.size(); ++i) {
         if (coatVolume[i] > 0) {
             coatMesh(hulls_[i], coatVolume[i]);
             coatMesh(coarse_[i], coatVolume[i]);

@@ -161,6 +161,46 @@ double distanceToSkin(const BodyCurves& body, const Eigen::Vector3d& from,
     return inside;
 }
 
+double stockAbove(const BodyCurves& body, const CutTool& tool, const Eigen::Vector3d& place) {
+    const double reach = tool.depth_m + 4 * std::max(tool.leastHalf_m(), 1e-3);
+    if (body.contains(place)) {
+        return distanceToSkin(body, place, -tool.inward, reach);
+    }
+    int inside = 0;
+    for (int i = 0; i < kSamples; ++i) {
+        inside += body.contains(place - tool.inward * reach * (i + 0.5) / kSamples);
+    }
+    return reach * inside / kSamples;
+}
+
+namespace {
+
+// Level of the section's superellipse through a place: 1 on the skin, more outside.
+double skinLevel(const BodyCurves& body, const Eigen::Vector3d& place) {
+    const Section s = body.atX(std::clamp(place.x(), 0.0, body.length_m()));
+    const bool above = place.z() > s.widest_m;
+    const double half = std::max(s.halfWidth_m, 1e-6);
+    const double high = std::max(above ? s.back_m - s.widest_m : s.widest_m - s.belly_m, 1e-6);
+    const double n = above ? s.fullnessAbove : s.fullnessBelow;
+    return std::pow(std::abs(place.y()) / half, n) +
+           std::pow(std::abs(place.z() - s.widest_m) / high, n);
+}
+
+}  // namespace
+
+bool isRim(const BodyCurves& body, const CutTool& tool, const Eigen::Vector3d& place) {
+    if (stockAbove(body, tool, place) >= kRimDepth_m) {
+        return false;
+    }
+    constexpr double kStep_m = 1e-4, kFacing = 0.4;  // within 66 degrees of the mouth's way out
+    Eigen::Vector3d outward;
+    for (Eigen::Index k = 0; k < 3; ++k) {
+        const Eigen::Vector3d step = kStep_m * Eigen::Vector3d::Unit(k);
+        outward[k] = skinLevel(body, place + step) - skinLevel(body, place - step);
+    }
+    return outward.normalized().dot(-tool.inward) > kFacing;
+}
+
 CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
                      const std::vector<CutTool>& earlier) {
     CutVolume cut;
@@ -250,6 +290,9 @@ CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
             tool.round ? tool.halfAlong_m
                        : std::min(tool.halfAlong_m / std::max(1e-9, std::abs(std::cos(angle))),
                                   tool.halfAcross_m / std::max(1e-9, std::abs(std::sin(angle))));
+        if (isRim(body, tool, bottom + half * outward)) {
+            continue;
+        }
         cut.wallBeside_m =
             std::min(cut.wallBeside_m,
                      distanceToSkin(body, bottom - tool.inward * 1e-5, outward, 0.2) - half);

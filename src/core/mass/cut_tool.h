@@ -32,8 +32,14 @@ struct CutVolume {
     double removed_m3 = 0.0;
     Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
     double wallBeyond_m = 0.0;  ///< skin left past the bottom, negative: comes out
-    double wallBeside_m = 0.0;  ///< least skin beside the rim of the bottom, negative: comes out
+    double wallBeside_m = 0.0;  ///< least skin beside the rim of the bottom where the tool is
+                                ///< not open to its mouth (see isRim), negative: comes out
 };
+
+/// Where a tool goes through less stock than this, and the skin there looks towards its mouth, it
+/// is at its open rim: what is left beside it tapers to nothing in any curved skin, and is no wall.
+/// Skin that looks within 66 degrees of the mouth leaves a millimetre beside a tool 2.3 mm deep.
+inline constexpr double kRimDepth_m = 0.0023;
 
 /// Volume of body within the tool and not in any of the `earlier` ones, by Gauss rules over the
 /// tool's cross-section (disc: 5 radii x 8 angles; rectangle: 8 x 4), each column measured to the
@@ -44,6 +50,13 @@ CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
 /// Least wall between two tools, taken as capsules round their axes (exact for round tools side by
 /// side, on the safe side at flat ends), metres; negative where they meet.
 double wallBetween(const CutTool& a, const CutTool& b);
+
+/// Whether a place of the tool's side is at its open rim.
+bool isRim(const BodyCurves& body, const CutTool& tool, const Eigen::Vector3d& place_m);
+
+/// How much stock the tool went through above a place in it: the length inside the body on the way
+/// out through its mouth, metres.
+double stockAbove(const BodyCurves& body, const CutTool& tool, const Eigen::Vector3d& place_m);
 
 /// Distance from a place inside the body along a direction to the skin, at most `reach`.
 double distanceToSkin(const BodyCurves& body, const Eigen::Vector3d& from_m,

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
+#include "core/mass/mass_balance.h"
 
 namespace wl {
 
@@ -146,6 +147,11 @@ LipSheet measureLip(const Lip& lip) {
 }
 
 Eigen::Vector3d tiePoint(const Design& design) {
+    if (design.tie.place == TiePlace::Body) {
+        if (const auto eye = eyePlace(design, design.tie.eye)) {
+            return *eye;
+        }
+    }
     if (design.tie.place == TiePlace::Lip && design.lip.present) {
         const Eigen::Vector3d root(design.lip.slotX_m, 0, design.lip.slotZ_m);
         return root + lipDirection(design.lip) * design.tie.upLip_m +

@@ -11,6 +11,19 @@
 
 namespace wl {
 
+namespace {
+
+// A hull of many small flats has its centre a hair off that of the curved body it stands for.
+TriangleMesh centredOn(TriangleMesh mesh, const Eigen::Vector3d& centroid_m) {
+    const Eigen::Vector3d shift = centroid_m - integrateMesh(mesh).centroid_m;
+    for (Eigen::Vector3d& v : mesh.vertices_m) {
+        v += shift;
+    }
+    return mesh;
+}
+
+}  // namespace
+
 Balancer::Balancer(const Design& design, const BodyInputs& body, double water_kg_m3)
     : design_(design), body_(body), water_(water_kg_m3), wood_(body.parts.size()) {
     for (const BodyPart& part : body.parts) {
@@ -18,8 +31,8 @@ Balancer::Balancer(const Design& design, const BodyInputs& body, double water_kg
         piece.name = part.name;
         piece.path = part.path;
         b_.pieces.push_back(piece);
-        hulls_.push_back(part.mesh);
-        coarse_.push_back(part.coarse);
+        hulls_.push_back(centredOn(part.mesh, part.solid.centroid_m));
+        coarse_.push_back(centredOn(part.coarse, part.solid.centroid_m));
         small_.emplace_back();
     }
     small_.emplace_back();
@@ -27,6 +40,9 @@ Balancer::Balancer(const Design& design, const BodyInputs& body, double water_kg
 
 MassBalance Balancer::run() {
     b_.stages.shapedBody_kg = body_.reckoning.usedMass_kg;
+    for (const BodyPart& part : body_.parts) {
+        b_.stages.shapedBody_kg += part.appendage ? part.material.mass_kg : 0.0;
+    }
     for (size_t i = 0; i < body_.parts.size(); ++i) {
         const PartMaterial& m = body_.parts[i].material;
         const double scale = body_.parts[i].appendage ? 1.0 : body_.massScale;
@@ -203,16 +219,51 @@ std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::str
     return std::nullopt;
 }
 
+std::optional<Eigen::Vector3d> eyePlace(const Design& design, const std::string& name) {
+    if (name.empty()) {
+        return std::nullopt;
+    }
+    for (const Fitting& eye : design.fittings) {
+        if (eye.name == name && !swings(eye.kind)) {
+            return Eigen::Vector3d(eye.x_m, eye.y_m, eye.z_m);
+        }
+    }
+    return wireEyePlace(design, name);
+}
+
+std::vector<std::string> eyeNames(const Design& design) {
+    std::vector<std::string> names;
+    for (const Fitting& f : design.fittings) {
+        if (isWireForm(f.kind)) {
+            names.push_back(f.name);
+        }
+    }
+    if (const auto curves = BodyCurves::build(design.body, "/body");
+        curves && design.wire.present) {
+        for (const WireEye& eye : layOutWire(*curves, design.wire).eyes) {
+            names.push_back(eye.name);
+        }
+    }
+    return names;
+}
+
+std::vector<std::string> partsWithoutDrag(const Design& design) {
+    std::vector<std::string> names;
+    for (const Appendage& a : design.appendages) {
+        names.push_back(a.name);
+    }
+    for (const Fitting& f : design.fittings) {
+        if (f.kind == FittingKind::SheetFin || f.kind == FittingKind::BristleTail ||
+            f.kind == FittingKind::SoftTail) {
+            names.push_back(f.name);
+        }
+    }
+    return names;
+}
+
 Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting) {
-    if (!fitting.hangsFrom.empty()) {
-        for (const Fitting& eye : design.fittings) {
-            if (eye.name == fitting.hangsFrom && !swings(eye.kind)) {
-                return {eye.x_m, eye.y_m, eye.z_m};
-            }
-        }
-        if (const auto eye = wireEyePlace(design, fitting.hangsFrom)) {
-            return *eye;
-        }
+    if (const auto eye = eyePlace(design, fitting.hangsFrom)) {
+        return *eye;
     }
     return {fitting.x_m, fitting.y_m, fitting.z_m};
 }

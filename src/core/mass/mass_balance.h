@@ -89,13 +89,12 @@ struct BodyInputs {
     double massScale = 1.0;  ///< of every piece's material, from a weighed body
     const std::vector<BodyPart>& parts;
     const std::vector<JointCut>& cuts;
-    const SkinProperties& skin;
 };
 
-/// Sums the parts. Swinging parts (hooks, rings) act at their eye. Coats lie on the skin's area
-/// centroid, shared among the pieces by their own skin; their curvature term is left out (under 3 %
-/// of a coat's volume). Holes open to the water take their displacement with them. Where tools
-/// cross, the wood between is taken once, by the first.
+/// Sums the parts. Swinging parts (hooks, rings) act at their eye. Coats lie on each piece's own
+/// outer skin, at its area centroid (what joints cut away and the faces in them are not coated);
+/// their curvature term is left out (under 3 % of a coat's volume). Holes open to the water take
+/// their displacement with them. Where tools cross, the wood between is taken once, by the first.
 MassBalance computeMassBalance(const Design& design, const BodyInputs& body,
                                double waterDensity_kg_m3);
 
@@ -110,6 +109,14 @@ bool swings(FittingKind kind);
 bool isHook(FittingKind kind);
 /// Middle of an eye of the through-wire, by its name.
 std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::string& name);
+/// Middle of an eye of any kind, by its name: a part that does not swing, or one of the
+/// through-wire's.
+std::optional<Eigen::Vector3d> eyePlace(const Design& design, const std::string& name);
+/// Names of every eye there is: eyes and hangers, and those of the through-wire.
+std::vector<std::string> eyeNames(const Design& design);
+/// Names of what stands in the water but has no drag of its own in the reckoning yet: side pieces,
+/// fins and tails.
+std::vector<std::string> partsWithoutDrag(const Design& design);
 /// Where the fitting acts: its eye's place when it hangs from one, else its own.
 Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting);
 

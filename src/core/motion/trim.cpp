@@ -99,6 +99,40 @@ std::optional<Trim> settleTrim(const TowedBait& bait, double speed_m_s, double p
     return std::nullopt;
 }
 
+std::optional<FallAt> fallAt(const TowedBait& bait, double pitch, bool sinking) {
+    const double sense = sinking ? 1.0 : -1.0;
+    const auto sideForce = [&](double path) {
+        const Loads l = bait.loads->at(pitch + path);
+        return l.aft_m2 * std::cos(pitch) + l.up_m2 * std::sin(pitch);
+    };
+    // The path with no sideways force nearest to vertical.
+    std::optional<double> path;
+    constexpr double kStep = 4 * kDegree;
+    double last = sideForce(sense * 10 * kDegree);
+    for (int i = 1; i <= 40; ++i) {
+        const double at = sense * (10 * kDegree + kStep * i), before = at - sense * kStep;
+        const double now = sideForce(at);
+        if ((last > 0) != (now > 0)) {
+            const double root = sense > 0 ? rootBetween(sideForce, before, at, last, now)
+                                          : rootBetween(sideForce, at, before, now, last);
+            if (!path || std::abs(root - sense * kPi / 2) < std::abs(*path - sense * kPi / 2)) {
+                path = root;
+            }
+        }
+        last = now;
+    }
+    if (!path) {
+        return std::nullopt;
+    }
+    const Loads l = bait.loads->at(pitch + *path);
+    const double drag = sense * (-l.aft_m2 * std::sin(pitch) + l.up_m2 * std::cos(pitch));
+    if (drag <= 0) {
+        return std::nullopt;
+    }
+    const double steep = std::abs(std::sin(*path));
+    return FallAt{*path, drag, drag / (steep * steep), l};
+}
+
 FreeFall computeFreeFall(const TowedBait& bait, double restPitch_rad) {
     FreeFall fall;
     const double heavy_N =
@@ -110,56 +144,24 @@ FreeFall computeFreeFall(const TowedBait& bait, double restPitch_rad) {
     if (std::abs(heavy_N) < 1e-9) {
         return fall;
     }
-
-    auto sideForce = [&](double pitch, double path) {
-        const Loads l = bait.loads->at(pitch + path);
-        return l.aft_m2 * std::cos(pitch) + l.up_m2 * std::sin(pitch);
-    };
-    // Path with no sideways force for a pitch, nearest to vertical.
-    auto pathFor = [&](double pitch) -> std::optional<double> {
-        std::optional<double> best;
-        constexpr double kStep = 4 * kDegree;
-        double last = sideForce(pitch, sense * 10 * kDegree);
-        for (int i = 1; i <= 40; ++i) {
-            const double path = sense * (10 * kDegree + kStep * i);
-            const double now = sideForce(pitch, path);
-            if ((last > 0) != (now > 0)) {
-                const double before = path - sense * kStep;
-                const double root = sense > 0
-                                        ? rootBetween([&](double p) { return sideForce(pitch, p); },
-                                                      before, path, last, now)
-                                        : rootBetween([&](double p) { return sideForce(pitch, p); },
-                                                      path, before, now, last);
-                if (!best || std::abs(root - sense * kPi / 2) < std::abs(*best - sense * kPi / 2)) {
-                    best = root;
-                }
-            }
-            last = now;
-        }
-        return best;
-    };
     struct State {
         double moment;
         double speed;
         double path;
     };
     auto stateFor = [&](double pitch) -> std::optional<State> {
-        const std::optional<double> path = pathFor(pitch);
-        if (!path) {
+        const auto there = fallAt(bait, pitch, sense > 0);
+        if (!there) {
             return std::nullopt;
         }
-        const Loads l = bait.loads->at(pitch + *path);
-        const double worldUp = -l.aft_m2 * std::sin(pitch) + l.up_m2 * std::cos(pitch);
-        const double drag = worldUp * sense;
-        if (drag <= 0) {
-            return std::nullopt;
-        }
-        const double q = std::abs(heavy_N) / drag;
+        const double q = std::abs(heavy_N) / there->drag_m2;
         const Eigen::Vector2d arm = bait.centreOfBuoyancy_m - bait.centreOfGravity_m;
         const double righting = lift * (arm.y() * -std::sin(pitch) - arm.x() * std::cos(pitch));
         const Eigen::Vector2d& g = bait.centreOfGravity_m;
+        const Loads& l = there->loads;
         const double water = q * (l.moment_m3 - (g.y() * l.aft_m2 - g.x() * l.up_m2));
-        return State{water + righting, std::sqrt(2 * q / bait.waterDensity_kg_m3), *path};
+        return State{water + righting, std::sqrt(2 * q / bait.waterDensity_kg_m3),
+                     there->pathAngle_rad};
     };
 
     double best = std::numeric_limits<double>::infinity();

@@ -40,6 +40,17 @@ std::vector<Trim> findTrims(const TowedBait& bait, double speed_m_s, double path
 std::optional<Trim> settleTrim(const TowedBait& bait, double speed_m_s, double path_rad,
                                double startAlpha_rad);
 
+/// Falling (or rising) on a slack line at a pitch held: the path on which nothing pushes it
+/// sideways, and what the water does there per unit of dynamic pressure. Nothing when there is no
+/// such path.
+struct FallAt {
+    double pathAngle_rad = 0.0;
+    double drag_m2 = 0.0;          ///< against the weight, of the speed along the path
+    double verticalArea_m2 = 0.0;  ///< the same, of the vertical part of the speed
+    Loads loads;
+};
+std::optional<FallAt> fallAt(const TowedBait& bait, double pitch_rad, bool sinking);
+
 /// Free sinking (positive speed) or rising (negative) on a slack line. `steady` is false when no
 /// attitude balances; then the speed is for the attitude given as `restPitch`.
 struct FreeFall {

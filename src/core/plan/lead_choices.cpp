@@ -126,7 +126,8 @@ LeadPrice priceOf(const Design& design, const Derived& d) {
     return price;
 }
 
-Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>& kinds) {
+Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>& kinds,
+                              const std::stop_token& stop) {
     const Result<LeadPlan> plan = planLead(design);
     if (!plan) {
         return plan.error();
@@ -161,7 +162,7 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
     problem.wantedGain_g = reachedGain + plan->missingMass_kg / kGram;
     problem.wantedMomentX_g_mm = reachedX + plan->missingMoment_kg_m / (kGram * kMillimetre);
     problem.wantedMomentY_g_mm = reachedY;
-    const auto chosen = choosePieces(problem);
+    const auto chosen = choosePieces(problem, stop);
     if (!chosen) {
         return Error{"plan.no_piece_fits", "/bores/0/diameter", {}, {}};
     }
@@ -208,7 +209,7 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
     }
     all.push_back(std::move(cut).value());
     if (!pieces.empty() && !stop.stop_requested()) {
-        if (Result<LeadChoice> whole = planPieces(design, pieces)) {
+        if (Result<LeadChoice> whole = planPieces(design, pieces, stop)) {
             all.push_back(std::move(whole).value());
         }
     }

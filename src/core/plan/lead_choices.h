@@ -44,7 +44,8 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
                                             std::stop_token stop = {});
 
 /// Whole pieces for the bores as they are. Errors: those of planLead; "plan.no_piece_fits".
-Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>& pieces);
+Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>& pieces,
+                              const std::stop_token& stop = {});
 
 /// Plugs cut to length for a design's bores as they are. Errors: those of planLead.
 Result<LeadChoice> planPlugs(Finding change, const Design& design);

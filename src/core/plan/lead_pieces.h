@@ -2,6 +2,7 @@
 #pragma once
 
 #include <optional>
+#include <stop_token>
 #include <string>
 #include <vector>
 
@@ -42,13 +43,16 @@ struct PieceChoice {
     double gain_g = 0.0;
     double momentX_g_mm = 0.0;
     double momentY_g_mm = 0.0;
-    bool exact = true;  ///< false: too many sizes, near-equal fillings of a bore were thinned out
+    bool exact = true;  ///< false: too many sizes, near-equal fillings were joined
 };
 
-/// The filling with the least objective, fewest pieces among equals. Every filling of each bore is
-/// listed; the bores are split in two halves, one half sorted by mass and searched from the other
-/// outwards until mass alone is worse than the best found: the same answer as trying them all.
-/// Nothing when no piece goes into any bore.
-std::optional<PieceChoice> choosePieces(const PieceProblem& problem);
+/// The filling with the least objective, fewest pieces among equals. The fillings of each bore are
+/// listed size by size, equal ones joined on the way; the bores are split in two halves, one half
+/// sorted by mass and searched from the other outwards until mass alone is worse than the best
+/// found: the same answer as trying them all. Bounded in memory (some ten megabytes) and time
+/// (under a second or so), then `exact` is false. Nothing when no piece goes into any bore, for
+/// more than twenty bores, or on stop.
+std::optional<PieceChoice> choosePieces(const PieceProblem& problem,
+                                        const std::stop_token& stop = {});
 
 }  // namespace wl

@@ -20,7 +20,7 @@ constexpr double kPieceLevel_rad = 3.0 * kDegree;
 double plugObjective(unsigned n, const double* x, double* gradient, void* data) {
     const auto& p = *static_cast<const PlugProblem*>(data);
     const Eigen::Map<const Eigen::VectorXd> length(x, n);
-    const double mass = p.gain_g_mm.dot(length) - p.wantedGain_g;
+    const double mass = p.massWeight * (p.gain_g_mm.dot(length) - p.wantedGain_g);
     const double mx = (p.momentX_g.dot(length) - p.wantedMomentX_g_mm) / p.gramsPerMoment_mm;
     const double my = (p.momentY_g.dot(length) - p.wantedMomentY_g_mm) / p.gramsPerMoment_mm;
     const Eigen::ArrayXd prefer = p.preference.array() * length.array();
@@ -31,7 +31,7 @@ double plugObjective(unsigned n, const double* x, double* gradient, void* data) 
                  : Eigen::VectorXd();
     if (gradient != nullptr) {
         Eigen::Map<Eigen::VectorXd> g(gradient, n);
-        g = 2 * mass * p.gain_g_mm + 2 * mx / p.gramsPerMoment_mm * p.momentX_g +
+        g = 2 * mass * p.massWeight * p.gain_g_mm + 2 * mx / p.gramsPerMoment_mm * p.momentX_g +
             2 * my / p.gramsPerMoment_mm * p.momentY_g + 2 * prefer.matrix();
         if (levelled) {
             g += 2 * levelScale * p.levelRows_g.transpose() * level;
@@ -112,6 +112,20 @@ void settlePlugs(const Design& bare, const Derived& empty, const Eigen::Vector3d
 
 }  // namespace
 
+double wantedMomentAft(const Derived& d, const Brief& brief, const Eigen::Vector3d& up,
+                       double wanted_kg) {
+    const Eigen::Vector3d aft = planeAxes(up).aft;
+    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    if (brief.wantedState == WantedState::Sink && wanted_kg > full_kg) {
+        if (const auto fall = fallAt(d.towed, brief.wantedPitch_rad, true)) {
+            const double q = (wanted_kg - full_kg) * kGravity_m_s2 / fall->drag_m2;
+            return full_kg * aft.dot(d.mass.centreOfBuoyancy_m) -
+                   q * fall->loads.moment_m3 / kGravity_m_s2;
+        }
+    }
+    return wanted_kg * aft.dot(buoyancyAtWanted(d, up, wanted_kg));
+}
+
 namespace {
 
 // Each piece's lead about that piece's own buoyancy: with its weight there too, it lies as wanted.
@@ -158,6 +172,60 @@ void levelPieces(const Design& bare, const Derived& empty, const Eigen::Vector3d
 
 }  // namespace
 
+namespace {
+
+void settleAll(const Design& bare, const Derived& empty, const Eigen::Vector3d& up,
+               PlugProblem& problem, Eigen::VectorXd& length) {
+    const Eigen::Vector3d aft = planeAxes(up).aft;
+    settlePlugs(bare, empty, aft, problem, length);
+    for (int pass = 0; pass < 3 && bare.pieces.size() > 1; ++pass) {
+        levelPieces(bare, empty, up, length, problem);
+        settlePlugs(bare, empty, aft, problem, length);
+    }
+}
+
+// What sinks at the wanted rate when it lies as wanted while it sinks.
+double massToSinkAsWanted(const Derived& d, const Brief& brief) {
+    const auto fall = fallAt(d.towed, brief.wantedPitch_rad, true);
+    if (!fall) {
+        return d.wantedMass_kg;
+    }
+    const double v = brief.wantedSinkSpeed_m_s;
+    return d.waterDensity_kg_m3 *
+           (d.mass.displacedVolume_m3 + 0.5 * fall->verticalArea_m2 * v * v / kGravity_m_s2);
+}
+
+// Where the attitude cannot be had the rate still can: the mass at which it sinks so fast, lying as
+// it then does. `solve` plans for plan.wantedMass_kg.
+template <class Solve>
+void findSinkingMass(const Design& design, const Derived& empty, const Eigen::VectorXd& length,
+                     LeadPlan& plan, Solve solve) {
+    constexpr double kSame = 0.01;
+    const double wanted = design.brief.wantedSinkSpeed_m_s;
+    const double full_kg = empty.waterDensity_kg_m3 * empty.mass.displacedVolume_m3;
+    double slow = 0, fast = 0;  // heavier than its water by so much
+    for (int round = 0; round < 14; ++round) {
+        const Result<Derived> leaded = evaluate(withPlugs(design, length));
+        if (!leaded) {
+            return;
+        }
+        const double speed = leaded->freeFall.speed_m_s;
+        const double heavy = plan.wantedMass_kg - full_kg;
+        const bool reached = std::abs(leaded->mass.mass_kg - plan.wantedMass_kg) < kPlanMet_kg;
+        if (std::abs(speed - wanted) < kSame * wanted || !reached || heavy <= 0) {
+            return;
+        }
+        (speed < wanted ? slow : fast) = heavy;
+        const bool between = fast > slow && slow > 0;
+        const double square =
+            heavy * std::clamp(wanted * wanted / std::max(1e-9, speed * speed), 0.25, 4.0);
+        plan.wantedMass_kg = full_kg + (between ? 0.5 * (slow + fast) : square);
+        solve();
+    }
+}
+
+}  // namespace
+
 Result<LeadPlan> planLead(const Design& design) {
     if (design.bores.empty()) {
         return Error{"plan.no_bores", "/bores", {}, {}};
@@ -176,6 +244,7 @@ Result<LeadPlan> planLead(const Design& design) {
 
     LeadPlan plan;
     plan.wantedMass_kg = empty->wantedMass_kg;
+    plan.emptyMass_kg = empty->mass.mass_kg;
     plan.wantedPitch_rad = design.brief.wantedPitch_rad;
     PlugProblem problem;
     problem.gain_g_mm.resize(n);
@@ -194,30 +263,30 @@ Result<LeadPlan> planLead(const Design& design) {
             g.entersBody ? std::min(bore.depth_m, g.removed_m3 / area) / kMillimetre : 0.0;
     }
     Eigen::VectorXd length = 0.5 * problem.mostLength_mm;
-    Eigen::Vector3d wantedMoment = Eigen::Vector3d::Zero();
     const Eigen::Vector3d nowMoment = empty->mass.mass_kg * empty->mass.centreOfGravity_m;
-    // What sinks at a wanted speed depends on how it lies when it sinks, so on the lead itself.
-    for (int round = 0; round < 5; ++round) {
-        const Eigen::Vector3d buoyancy = buoyancyAtWanted(*empty, up, plan.wantedMass_kg);
-        wantedMoment = plan.wantedMass_kg * buoyancy;
+    double wantedMoment = 0;
+    const auto solve = [&] {
+        wantedMoment = wantedMomentAft(*empty, design.brief, up, plan.wantedMass_kg);
+        const double sideways =
+            plan.wantedMass_kg * buoyancyAtWanted(*empty, up, plan.wantedMass_kg).y();
+        problem.massWeight = 1.0;
         problem.wantedGain_g = (plan.wantedMass_kg - empty->mass.mass_kg) / kGram;
-        problem.wantedMomentX_g_mm = aft.dot(wantedMoment - nowMoment) / (kGram * kMillimetre);
-        problem.wantedMomentY_g_mm = (wantedMoment.y() - nowMoment.y()) / (kGram * kMillimetre);
-        settlePlugs(bare, *empty, aft, problem, length);
-        if (design.pieces.size() > 1) {
-            for (int pass = 0; pass < 3; ++pass) {
-                levelPieces(bare, *empty, up, length, problem);
-                settlePlugs(bare, *empty, aft, problem, length);
-            }
+        problem.wantedMomentX_g_mm = (wantedMoment - aft.dot(nowMoment)) / (kGram * kMillimetre);
+        problem.wantedMomentY_g_mm = (sideways - nowMoment.y()) / (kGram * kMillimetre);
+        settleAll(bare, *empty, up, problem, length);
+        const double over = problem.gain_g_mm.dot(length) - std::max(0.0, problem.wantedGain_g);
+        if (over > kPlanMet_kg / kGram) {
+            constexpr double kMassFirst = 100.0;
+            problem.massWeight = kMassFirst;
+            settleAll(bare, *empty, up, problem, length);
         }
-        if (design.brief.wantedState != WantedState::Sink) {
-            break;
-        }
-        const Result<Derived> leaded = evaluate(withPlugs(design, length));
-        if (!leaded || std::abs(leaded->wantedMass_kg - plan.wantedMass_kg) < kPlanMet_kg) {
-            break;
-        }
-        plan.wantedMass_kg = leaded->wantedMass_kg;
+    };
+    if (design.brief.wantedState == WantedState::Sink) {
+        plan.wantedMass_kg = massToSinkAsWanted(*empty, design.brief);
+    }
+    solve();
+    if (design.brief.wantedState == WantedState::Sink) {
+        findSinkingMass(design, *empty, length, plan, solve);
     }
     plan.edit.code = "edit.plan_lead";
     for (Eigen::Index j = 0; j < n; ++j) {
@@ -237,14 +306,12 @@ Result<LeadPlan> planLead(const Design& design) {
     plan.reachedPitch_rad = reached->pitch_rad;
     plan.reachedSpare = reached->spare;
     plan.missingMass_kg = plan.wantedMass_kg - reached->mass.mass_kg;
+    // The trim is judged at the mass that is reached.
     plan.missingMoment_kg_m =
-        aft.dot(wantedMoment - reached->mass.mass_kg * reached->mass.centreOfGravity_m);
-    if (std::abs(plan.missingMass_kg) >
-        kPlanMet_kg) {  // judge the trim at the mass that is reached
-        plan.missingMoment_kg_m =
-            reached->mass.mass_kg * aft.dot(buoyancyAtWanted(*reached, up, reached->mass.mass_kg) -
-                                            reached->mass.centreOfGravity_m);
-    }
+        (std::abs(plan.missingMass_kg) > kPlanMet_kg
+             ? wantedMomentAft(*reached, design.brief, up, reached->mass.mass_kg)
+             : wantedMoment) -
+        reached->mass.mass_kg * aft.dot(reached->mass.centreOfGravity_m);
     for (size_t i = 0; i < reached->alone.size() && i < design.pieces.size(); ++i) {
         const PieceAlone& alone = reached->alone[i];
         plan.piecePitches_rad.push_back(alone.pitch_rad);

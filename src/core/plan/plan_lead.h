@@ -24,6 +24,7 @@ struct PlugProblem {
     double wantedMomentX_g_mm = 0.0;
     double wantedMomentY_g_mm = 0.0;
     double gramsPerMoment_mm = 15.0;  ///< one gram counts as this many g mm
+    double massWeight = 1.0;          ///< of the mass against the moments
     /// Added to the objective times length^2: picks one of several equal answers.
     Eigen::VectorXd preference;
     /// Rows [n pieces x n bores] of g mm per mm and what each should come to: each piece of a
@@ -49,19 +50,28 @@ struct LeadPlan {
     double reachedSpare = 0.0;
     double missingMass_kg = 0.0;           ///< positive: too light however full the bores are
     double missingMoment_kg_m = 0.0;       ///< positive: more needed towards the tail
+    double emptyMass_kg = 0.0;             ///< without any lead
     std::vector<double> piecePitches_rad;  ///< of each piece let go alone, for jointed baits
     std::vector<Finding> findings;         ///< what cannot be met and what would help
     ProposedEdit edit;                     ///< the plug lengths as one edit
     Design design;                         ///< with the plan carried out
 };
 
-/// The plan is for the lengths alone: bores stay where they are, at most as full as their depth;
-/// bores with whole pieces get plugs instead. For jointed baits each piece is brought level by
-/// itself as far as the mass and attitude of the whole allow. Errors: "plan.no_bores"; "plan.clash"
-/// (words: the two) when two things let into the body meet; "plan.comes_out" of a bore and
-/// "plan.pin_out", "plan.pocket_out", "plan.through_skin" of anything else (word: which); whatever
-/// stops the evaluation.
+/// What sinks is planned for the attitude it takes while it sinks: with the water's moment there.
+/// Mass goes before trim: where both cannot be had, lead is left out rather than put in beyond the
+/// wanted mass. The plan is for the lengths alone: bores stay where they are, at most as full as
+/// their depth; bores with whole pieces get plugs instead. For jointed baits each piece is brought
+/// level by itself as far as the mass and attitude of the whole allow. Errors: "plan.no_bores";
+/// "plan.clash" (words: the two) when two things let into the body meet; "plan.comes_out" of a bore
+/// and "plan.pin_out", "plan.pocket_out", "plan.through_skin" of anything else (word: which);
+/// whatever stops the evaluation.
 Result<LeadPlan> planLead(const Design& design);
+
+/// The moment along the bait (kg m, horizontally aft of the nose at the attitude wanted) that all
+/// its weight together should have: that of the lift, and for what is wanted to sink and weighs
+/// `wanted_kg` that of the water flowing past it.
+double wantedMomentAft(const Derived& derived, const Brief& brief, const Eigen::Vector3d& up,
+                       double wanted_kg);
 
 /// Centre of buoyancy when `wanted_kg` floats (or hangs) with world up at `up` in the body frame.
 Eigen::Vector3d buoyancyAtWanted(const Derived& derived, const Eigen::Vector3d& up,

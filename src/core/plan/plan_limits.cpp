@@ -40,12 +40,18 @@ std::optional<Error> whyNotCut(const Design& design, const Derived& d) {
 void tellMisses(const Design& design, const Derived& empty, const PlugProblem& problem,
                 LeadPlan& plan) {
     const double most_g = problem.gain_g_mm.dot(problem.mostLength_mm);
-    if (plan.missingMass_kg < -kPlanMet_kg) {
+    if (plan.emptyMass_kg > plan.wantedMass_kg + kPlanMet_kg) {
         plan.findings.push_back({"plan.too_heavy_already",
                                  Severity::Warning,
                                  "/bores/0/plug_length",
-                                 {{Quantity::Mass, -plan.missingMass_kg}}});
+                                 {{Quantity::Mass, plan.emptyMass_kg - plan.wantedMass_kg}}});
         return;
+    }
+    if (plan.missingMass_kg < -kPlanMet_kg) {
+        plan.findings.push_back({"plan.trim_takes_more",
+                                 Severity::Warning,
+                                 "/bores/0/x",
+                                 {{Quantity::Mass, -plan.missingMass_kg}}});
     }
     if (plan.missingMass_kg > kPlanMet_kg &&
         most_g * kGram > problem.wantedGain_g * kGram - kPlanMet_kg) {

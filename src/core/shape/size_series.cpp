@@ -1,8 +1,8 @@
 #include "core/shape/size_series.h"
 
 #include <cmath>
-#include <cstdio>
 
+#include "core/base/decimal.h"
 #include "core/design/fields.h"
 #include "core/evaluate.h"
 #include "core/mass/wire_form.h"
@@ -48,8 +48,7 @@ Design scaledDesign(const Design& design, double length_m) {
     }
     const double k = length_m / now.length_m;
     d.body = resized(d.body, length_m, k * now.width_m, k * now.height_m);
-    char name[64];
-    std::snprintf(name, sizeof name, ", %.0f mm", length_m / kMillimetre);
+    const std::string name = ", " + fixedDecimalText(length_m / kMillimetre, 0) + " mm";
     d.name = design.name.substr(0, design.name.rfind(", ")) + name;
     for (Piece& piece : d.pieces) {
         piece.stock.weighedBody_kg.reset();
@@ -68,6 +67,18 @@ Design scaledDesign(const Design& design, double length_m) {
         b.diameter_m = toDrill(k * b.diameter_m);
         b.depth_m = toDrill(k * b.depth_m);
         b.plugLength_m *= k;
+    }
+    d.wire.z_m *= k;
+    for (WireDrop& drop : d.wire.drops) {
+        drop.x_m *= k;
+    }
+    for (RattleChamber& c : d.chambers) {
+        // The balls are bought: the tube is drilled no narrower than they need.
+        c.x_m *= k;
+        c.y_m *= k;
+        c.z_m *= k;
+        c.length_m = std::max(toDrill(k * c.length_m), c.ballDiameter_m + kDrillStep_m);
+        c.diameter_m = std::max(toDrill(k * c.diameter_m), c.ballDiameter_m + 0.5 * kDrillStep_m);
     }
     for (Joint& j : d.joints) {
         j.x_m *= k;
@@ -109,6 +120,9 @@ Design scaledDesign(const Design& design, double length_m) {
     d.tie.x_m *= k;
     d.tie.z_m *= k;
     d.tie.upLip_m *= k;
+    // What the tank told is of the bait it was seen on.
+    d.tank.correction = {};
+    d.tank.readings.clear();
     d.log.clear();
     d.trace = {};
     return d;
@@ -129,9 +143,7 @@ SizeRow evaluateSize(const Design& design, double length_m) {
     if (!row.design.bores.empty()) {
         const Result<LeadPlan> plan = planLead(row.design);
         if (plan) {
-            if (const Result<Design> planned = withEdit(row.design, plan->edit)) {
-                row.design = *planned;
-            }
+            row.design = plan->design;
             row.leadMeets = plan->findings.empty();
             row.missingMass_kg = plan->missingMass_kg;
         } else {
@@ -151,6 +163,13 @@ SizeRow evaluateSize(const Design& design, double length_m) {
     row.spare = derived->spare;
     row.pitch_rad = derived->pitch_rad;
     row.sinkSpeed_m_s = derived->freeFall.speed_m_s;
+    // Whatever the plan said: what comes out is what is held against the brief.
+    constexpr double kMet_kg = 0.1e-3;
+    const double off_kg = std::abs(row.wantedMass_kg - row.mass_kg);
+    row.leadMeets = row.leadMeets && off_kg < std::max(kMet_kg, 0.005 * row.wantedMass_kg);
+    if (!row.leadMeets && row.missingMass_kg == 0) {
+        row.missingMass_kg = row.wantedMass_kg - row.mass_kg;
+    }
     return row;
 }
 

@@ -14,6 +14,8 @@
 namespace wl {
 namespace {
 
+constexpr size_t kMostShells = 200;  // each is held against each
+
 struct Box {
     Eigen::Vector3d low = Eigen::Vector3d::Constant(1e9);
     Eigen::Vector3d high = Eigen::Vector3d::Constant(-1e9);
@@ -52,13 +54,18 @@ std::vector<std::vector<int>> shellsOf(const TriangleMesh& mesh) {
     return shells;
 }
 
-TriangleMesh partOf(const TriangleMesh& mesh, const std::vector<int>& triangles) {
-    TriangleMesh part;
-    part.vertices_m = mesh.vertices_m;
-    for (const int i : triangles) {
-        part.triangles.push_back(mesh.triangles[size_t(i)]);
+// Signed: positive when the shell faces outward.
+double volumeOf(const TriangleMesh& mesh, const std::vector<int>& shell) {
+    double six = 0;
+    const Eigen::Vector3d from = mesh.vertices_m[size_t(mesh.triangles[size_t(shell[0])][0])];
+    for (const int i : shell) {
+        const auto& t = mesh.triangles[size_t(i)];
+        const Eigen::Vector3d a = mesh.vertices_m[size_t(t[0])] - from;
+        const Eigen::Vector3d b = mesh.vertices_m[size_t(t[1])] - from;
+        const Eigen::Vector3d c = mesh.vertices_m[size_t(t[2])] - from;
+        six += a.dot(b.cross(c));
     }
-    return part;
+    return six / 6;
 }
 
 // Crossings of a slanting ray with the shell, odd inside (slanted so that it misses edges).
@@ -178,10 +185,17 @@ Result<CheckedSolid> checkSolid(const TriangleMesh& mesh) {
     }
     const std::vector<std::vector<int>> shells = shellsOf(solid.mesh);
     solid.shells = int(shells.size());
+    if (shells.size() > kMostShells) {
+        return Error{
+            "solid.too_many_shells",
+            "",
+            {},
+            {{Quantity::Number, double(shells.size())}, {Quantity::Number, double(kMostShells)}}};
+    }
     std::vector<double> volume;
     std::vector<Box> boxes;
     for (const std::vector<int>& shell : shells) {
-        volume.push_back(integrateMesh(partOf(mesh, shell)).volume_m3);
+        volume.push_back(volumeOf(mesh, shell));
         Box box;
         for (const int i : shell) {
             for (const int v : mesh.triangles[size_t(i)]) {
@@ -257,7 +271,9 @@ Result<TriangleMesh> oriented(const TriangleMesh& mesh, const Eigen::Vector3d& n
     if (along.norm() < 1e-6 || up.norm() < 1e-3 * along.norm()) {
         return Error{"solid.places_in_line", "", {}, {}};
     }
-    const Eigen::Vector3d z = up.normalized(), y = z.cross(x);
+    // Files are right-handed, the program's frame (aft, port, up) is not: what is on the left of
+    // the bait stays on its left, and the faces are turned with it.
+    const Eigen::Vector3d z = up.normalized(), y = x.cross(z);
     TriangleMesh out = mesh;
     double front = 1e9;
     for (Eigen::Vector3d& v : out.vertices_m) {
@@ -267,6 +283,9 @@ Result<TriangleMesh> oriented(const TriangleMesh& mesh, const Eigen::Vector3d& n
     }
     for (Eigen::Vector3d& v : out.vertices_m) {
         v.x() -= front;  // a pick beside the very tip leaves a little ahead of it
+    }
+    for (auto& t : out.triangles) {
+        std::swap(t[1], t[2]);
     }
     return out;
 }

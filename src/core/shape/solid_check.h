@@ -16,8 +16,8 @@ TriangleMesh welded(const TriangleMesh& mesh, double within_m);
 /// shell, or hollow shells within it. Errors: "solid.empty", "solid.holes" (values: open edges),
 /// "solid.not_manifold" (values: edges shared by more than two faces or run along twice),
 /// "solid.nested" (a shell inside another, both outward), "solid.crossing" (shells cut each other),
-/// "solid.too_many". `turned` tells whether it was inside out. Shells that cut themselves are not
-/// looked for.
+/// "solid.too_many", "solid.too_many_shells". `turned` tells whether it was inside out. Shells that
+/// cut themselves are not looked for.
 struct CheckedSolid {
     TriangleMesh mesh;
     bool turned = false;
@@ -31,7 +31,8 @@ FileUnit guessUnit(double longestInFileUnits);
 double metresPer(FileUnit unit);
 
 /// Turns and shifts the solid so that the nose picked lies at x = 0 on the reference line, the tail
-/// aft of it and the back up: x from nose to tail, z towards the picked back. Error:
+/// aft of it and the back up: x from nose to tail, y to port, z towards the picked back. The mesh
+/// is right-handed as files are; a mark on its left is on the left after it. Error:
 /// "solid.places_in_line" when the three do not span a plane.
 Result<TriangleMesh> oriented(const TriangleMesh& mesh, const Eigen::Vector3d& nose,
                               const Eigen::Vector3d& tail, const Eigen::Vector3d& back);

@@ -8,6 +8,8 @@
 namespace wl {
 namespace {
 
+constexpr double kNearSpeed_m_s = 0.03;
+
 HookSet tryHooks(const Design& design, const Derived& d, const std::vector<size_t>& places,
                  const std::vector<Fitting>& shelf, std::vector<size_t> hooks) {
     HookSet set;
@@ -101,6 +103,15 @@ std::vector<std::vector<size_t>> setsForSpeeds(const HookSwaps& swaps, double ow
             const bool clearB = swaps.sets[b].meetings.empty();
             return clearA != clearB ? clearA : miss(a) < miss(b);
         });
+        // What goes the other way, or at another pace altogether, is no answer to the wish.
+        const double within = std::max(kNearSpeed_m_s, 0.5 * std::abs(wanted));
+        order.erase(std::remove_if(order.begin(), order.end(),
+                                   [&](size_t i) {
+                                       const double speed = swaps.sets[i].speed_m_s;
+                                       return std::abs(speed - wanted) > within ||
+                                              (wanted > kNearSpeed_m_s && speed <= 0);
+                                   }),
+                    order.end());
         order.resize(std::min(most, order.size()));
         out.push_back(std::move(order));
     }

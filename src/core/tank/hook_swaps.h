@@ -36,7 +36,8 @@ HookSwaps computeHookSwaps(const Design& design, const Derived& derived,
 
 /// For each wanted speed the sets nearest to it, best first (indices into swaps.sets): those whose
 /// hooks keep clear of each other before those that do not, then by the miss in speed, then by the
-/// change of attitude from the design's own.
+/// change of attitude from the design's own. Sets that go the other way, or miss the speed by more
+/// than half of it (0.03 m/s for slow ones), are left out: the list may be empty.
 std::vector<std::vector<size_t>> setsForSpeeds(const HookSwaps& swaps, double ownPitch_rad,
                                                const std::vector<double>& speeds_m_s, size_t most);
 

@@ -122,13 +122,15 @@ class InTank {
         const double heavy = -net(c, 0.0) * (r_.distance_m >= 0 ? 1.0 : -1.0);
         const double area = d_.fallArea_m2 * water_.waterDensity_kg_m3;
         const double least = 1e-7;
-        const double pull = std::max(std::abs(heavy), least) * kGravity_m_s2;
+        const double pull = std::max(heavy, least) * kGravity_m_s2;
         FreeFallTimes fall = freeFallTimes(d_);
         fall.steadySpeed_m_s = std::sqrt(2 * pull / area);
         fall.timeConstant_s =
             (d_.mass.mass_kg + c.mass_kg + fall.added_kg) * fall.steadySpeed_m_s / pull;
         const double time = timeToFall_s(fall, std::abs(r_.distance_m));
-        return heavy > 0 ? time : 3600.0;
+        // Going the other way: the longer, the further it is from turning round.
+        constexpr double kPerTurn_kg = 1e-4;
+        return heavy > least ? time : time * (1 + (least - heavy) / kPerTurn_kg);
     }
 
     const Derived& d_;
@@ -250,9 +252,8 @@ void whatToAdd(const Design& design, const Derived& drawn, const Unknowns& u, Ta
     const Eigen::Vector3d aft = planeAxes(up).aft;
     out.addMass_kg = now->wantedMass_kg - now->mass.mass_kg;
     out.addDensity_kg_m3 = design.bores.empty() ? 11340.0 : design.bores.front().plugDensity_kg_m3;
-    const Eigen::Vector3d buoyancy = buoyancyAtWanted(*now, up, now->wantedMass_kg);
-    const double moment =
-        aft.dot(now->wantedMass_kg * buoyancy - now->mass.mass_kg * now->mass.centreOfGravity_m);
+    const double moment = wantedMomentAft(*now, design.brief, up, now->wantedMass_kg) -
+                          now->mass.mass_kg * aft.dot(now->mass.centreOfGravity_m);
     constexpr double kLeast_kg = 5e-5;
     if (std::abs(out.addMass_kg) > kLeast_kg) {
         // Along the bait's own axis, at the height of its weight.
