@@ -60,8 +60,13 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
         }
     }
     const Stock& stock = design.pieces.front().stock;
-    static const SampleBlock untouched;
-    if (stock.source != DensitySource::Sample && !(stock.sample == untouched)) {
+    const SampleBlock untouched;
+    const auto differs = [&](double SampleBlock::*side) {
+        return std::abs(stock.sample.*side - untouched.*side) > 1e-9;
+    };
+    const bool filledIn = differs(&SampleBlock::length_m) || differs(&SampleBlock::width_m) ||
+                          differs(&SampleBlock::height_m) || differs(&SampleBlock::mass_kg);
+    if (stock.source != DensitySource::Sample && filledIn) {
         out.push_back({"stock.block_not_in_force",
                        Severity::Note,
                        "/pieces/0/stock/sample/mass",

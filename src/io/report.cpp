@@ -21,7 +21,10 @@ Json bodyJson(const Derived& d) {
     put(j, "height", Quantity::Length, d.sizes.maxHeight_m);
     put(j, "widest_at", Quantity::Length, d.sizes.widestAt_m);
     put(j, "volume", Quantity::Volume, d.solid.volume_m3);
-    put(j, "drawn_volume", Quantity::Volume, d.reckoning.drawnVolume_m3);
+    // Whole, as drawn; and of what is made of it: pieces printed apart have no wood in their gaps.
+    const double broader = d.reckoning.breadthScale;
+    put(j, "drawn_volume", Quantity::Volume, d.solid.volume_m3 / (broader * broader));
+    put(j, "as_made_volume", Quantity::Volume, d.reckoning.drawnVolume_m3);
     put(j, "surface", Quantity::Area, d.skin.area_m2);
     put(j, "plan_area", Quantity::Area, d.sizes.planArea_m2);
     putPlace(j, "centroid", d.solid.centroid_m);

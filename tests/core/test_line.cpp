@@ -64,8 +64,14 @@ TEST_CASE("a long line tends to the critical angle") {
     const double kappa = 0.02 / (0.5 * 998 * 1.2 * line.diameter_m);
     const double critical = std::acos((-kappa + std::sqrt(kappa * kappa + 4)) / 2);
     CHECK(critical / kDegree == Approx(17.31434).margin(1e-4));
-    const LineEnd end = integrateLine(line, 1.0, critical, 50, 1e4, 400, kLevelTow);
-    CHECK(std::atan2(-end.tension_N.y(), end.tension_N.x()) == Approx(critical).epsilon(1e-9));
+    // From steeper and from flatter it comes to that angle, and keeps it.
+    for (const double start : {70.0, 40.0, 12.0}) {
+        const LineEnd end =
+            integrateLine(line, 1.0, start * kDegree, 400, 1e4, 4000, kLevelTow);
+        INFO(start);
+        CHECK(std::atan2(-end.tension_N.y(), end.tension_N.x()) / kDegree ==
+              Approx(17.31434).margin(0.02));
+    }
 }
 
 TEST_CASE("cylinder drag coefficients are White's") {
@@ -85,7 +91,9 @@ TEST_CASE("without line drag the retrieve is a logarithmic spiral") {
     const RetrievePath path = computeRetrieve(steady, none, retrieve, 0);
     CHECK(path.end != RetrieveEnd::NoSolution);
     const double phi0 = std::asin((0.5 + start) / 20);
-    CHECK(path.maxDepth_m == Approx(logSpiralDepth_m(lambda, 20, phi0, 0.5)).epsilon(3e-3));
+    // r = r0 exp(-(phi - phi0) cot lambda) about the rod tip is deepest at phi = lambda.
+    const double radius = 20 * std::exp(-(lambda - phi0) / std::tan(lambda));
+    CHECK(path.maxDepth_m == Approx(radius * std::sin(lambda) - 0.5).epsilon(3e-3));
 }
 
 TEST_CASE("the worked bait trolled and retrieved") {

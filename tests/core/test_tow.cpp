@@ -120,14 +120,14 @@ TEST_CASE("a broadside body falls at the closed-form speed") {
     b.centreOfBuoyancy_m = {0.038, 0};
     const FreeFall fall = computeFreeFall(b, 0.0);
     REQUIRE(fall.steady);
-    const double cda = 1.22 * finiteLengthFactor(0.076 / std::sqrt(0.025 * 0.026)) *
-                       crossFlowDrag(26.0 / 25, 0) * h.planArea_m2;
+    // 0.724081: the cross-flow coefficient of the worked bait, by the independent program.
+    const double cda = 1.22 * 0.724081 * h.planArea_m2;
     CHECK(fall.pitch_rad / kDegree == Approx(0).margin(0.1));
     CHECK(fall.speed_m_s ==
           Approx(std::sqrt(2 * 2e-3 * kGravity_m_s2 / (998 * cda))).epsilon(1e-3));
-    // 0.50 g heavy on 12.6 cm2 in fresh water at 20 C: 8.83 cm/s; 2 cm/s takes 0.0257 g.
-    CHECK(std::sqrt(2 * 0.5e-3 * kGravity_m_s2 / (998.2067 * 12.6e-4)) ==
-          Approx(0.0883008).epsilon(1e-5));
+    // As far off the other way it rises as fast as it sank; a quarter of that is half as fast.
     b.mass_kg = 998 * b.displacedVolume_m3 - 2e-3;
-    CHECK(computeFreeFall(b, 0.0).speed_m_s < 0);  // rises
+    CHECK(computeFreeFall(b, 0.0).speed_m_s == Approx(-fall.speed_m_s).epsilon(1e-3));
+    b.mass_kg = 998 * b.displacedVolume_m3 + 0.5e-3;
+    CHECK(computeFreeFall(b, 0.0).speed_m_s == Approx(0.5 * fall.speed_m_s).epsilon(1e-3));
 }

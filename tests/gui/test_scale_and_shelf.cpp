@@ -58,7 +58,9 @@ TEST_CASE("the scale: noise, settling, change of unit, taring, silence") {
     CHECK(settlesAt(reader, 5.82));
     for (const char* unit : {"unit oz", "unit gr", "unit ct", "unit g"}) {
         scale.say(unit);
-        QTest::qWait(200);
+        // Three lines on the new unit has come through.
+        QSignalSpy lines(&reader, &ScaleReader::readingChanged);
+        REQUIRE(QTest::qWaitFor([&] { return lines.count() >= 3; }, 5000));
         CHECK(settlesAt(reader, 5.82));
     }
     scale.say("tare");
@@ -118,10 +120,9 @@ TEST_CASE("weigh from the scale into a field and into a table, in any unit") {
     REQUIRE(settlesAt(o.window.bench().scale, 0.0, 0.004));
     const auto before = o.design().fittings[5].weighedMass_kg;
     QTest::keyClick(table, Qt::Key_F9);
-    QTest::qWait(300);
+    REQUIRE(QTest::qWaitFor([&] { return o.window.message().contains("shows nothing"); }, 15000));
     CHECK(o.design().fittings[5].weighedMass_kg.value_or(0) * 1e3 ==
           Approx(before.value_or(0) * 1e3));
-    CHECK(o.window.message().contains("shows nothing"));
 }
 
 TEST_CASE("the scale window: practise, lay a load on, bad loads and lines are told") {

@@ -128,11 +128,14 @@ TEST_CASE("a cure with a long name fits its panel at any width, and keeps its &"
     QPushButton* cure = nullptr;
     for (const int wide : {1280, 1000, 1700}) {
         o.window.resize(wide, 800);
-        QTest::qWait(50);
-        cure = panel->findChild<QPushButton*>("cure/edit.move_bore");
+        CHECK(QTest::qWaitFor(
+            [&] {
+                cure = panel->findChild<QPushButton*>("cure/edit.move_bore");
+                return cure != nullptr && cure->sizeHint().width() <= panel->width() - 20;
+            },
+            5000));
         REQUIRE(cure != nullptr);
         INFO(cure->text().toStdString());
-        CHECK(cure->sizeHint().width() <= panel->width() - 20);
         CHECK(cure->text().contains("&&"));
         CHECK(cure->accessibleName().contains("gills & behind"));
     }

@@ -108,7 +108,7 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
     });
     actions->note(
         tr("Templates at true scale with a 100 mm and a 4 in bar: print at 100 %, measure the "
-           "bar, then cut. Cautions stand on the second page."));
+           "bar, then cut. Cautions stand after the parts."));
     actions->setMaximumWidth(260);
     return formRow({actions, new SheetPreview(bench)}, {0, 1});
 }

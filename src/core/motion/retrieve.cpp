@@ -131,10 +131,6 @@ void summarise(RetrievePath& path) {
 
 }  // namespace
 
-double logSpiralDepth_m(double lambda, double r0_m, double phi0, double rodTipHeight_m) {
-    return r0_m * std::exp(-(lambda - phi0) / std::tan(lambda)) * std::sin(lambda) - rodTipHeight_m;
-}
-
 RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retrieve& retrieve,
                              double startAlpha, std::stop_token stop) {
     RetrievePath path;

@@ -61,9 +61,4 @@ struct RetrievePath {
 RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retrieve& retrieve,
                              double startAlpha_rad, std::stop_token stop = {});
 
-/// Deepest point of a retrieve without line drag or weight and a constant angle `lambda` between
-/// path and line: a logarithmic spiral about the rod tip, started at the distance r0 with the line
-/// at the angle phi0 below the horizontal.
-double logSpiralDepth_m(double lambda_rad, double r0_m, double phi0_rad, double rodTipHeight_m);
-
 }  // namespace wl
