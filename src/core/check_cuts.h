@@ -17,6 +17,10 @@ void checkMake(const Design& design, const Derived& derived, std::vector<Finding
 /// Joints and pieces.
 void checkJoints(const Design& design, const Derived& derived, std::vector<Finding>& out);
 
+/// What hangs on the outside: fittings, the tie, the lip, and what has no drag in the reckoning
+/// yet.
+void checkOutside(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
 /// Rattles, lead in pieces, the through-wire, hooks that can catch each other.
 void checkParts(const Design& design, const Derived& derived, std::vector<Finding>& out);
 

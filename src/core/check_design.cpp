@@ -3,8 +3,6 @@
 #include <algorithm>
 #include <cmath>
 
-#include <Eigen/Geometry>
-
 #include "core/base/units.h"
 #include "core/check_cuts.h"
 #include "core/tank/lean.h"
@@ -13,7 +11,6 @@ namespace wl {
 namespace {
 
 // Limits of the bench (common practice, no source).
-constexpr double kLipMuchWider = 1.3;
 constexpr double kWidestAhead = 0.20, kWidestBehind = 0.55;
 constexpr double kLeanShown_rad = 1.5 * kDegree;
 constexpr double kOnSide_rad = 60.0 * kDegree, kBellyUp_rad = 120.0 * kDegree;
@@ -24,10 +21,6 @@ constexpr double kSteepPitch_rad = 50.0 * kDegree;
 
 Amount length(double v) {
     return {Quantity::Length, v};
-}
-
-std::string itemPath(const char* list, size_t i) {
-    return std::string("/") + list + "/" + std::to_string(i);
 }
 
 void checkBody(const Derived& d, std::vector<Finding>& out) {
@@ -79,173 +72,6 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
                        Severity::Note,
                        "/pieces/0/stock/shelf_density",
                        {{Quantity::Mass, 2 * r.netDoubt_kg}}});
-    }
-}
-
-// The box round the whole bait, side pieces and lip counted.
-Eigen::AlignedBox3d boxRound(const Derived& d) {
-    Eigen::AlignedBox3d box;
-    for (const TriangleMesh& hull : d.mass.coarseShape.hulls) {
-        for (const Eigen::Vector3d& v : hull.vertices_m) {
-            box.extend(v);
-        }
-    }
-    return box;
-}
-
-// Distance of a place outside the body from its skin, near enough to tell mid-air; 0 within.
-double awayFromSkin(const Derived& d, const Eigen::Vector3d& at) {
-    if (d.curves.contains(at)) {
-        return 0.0;
-    }
-    double least = 1e9;
-    for (const Eigen::Vector3d& v : d.mesh.vertices_m) {
-        least = std::min(least, (v - at).norm());
-    }
-    return least;
-}
-
-// What stands in the water and is not reckoned yet when it is towed or sinks.
-void checkUndragged(const Design& design, std::vector<Finding>& out) {
-    const std::vector<std::string> names = partsWithoutDrag(design);
-    if (!names.empty()) {
-        std::string all;
-        for (const std::string& name : names) {
-            all += (all.empty() ? "" : ", ") + name;
-        }
-        out.push_back({"rest.parts_without_drag", Severity::Note, "/fittings", {}, {all}});
-    }
-}
-
-void checkTie(const Design& design, const Derived& d, std::vector<Finding>& out) {
-    constexpr double kAtEye_m = 0.003, kMidAir_m = 0.008;
-    constexpr double kFirst = 1.0 / 3, kLast = 0.5;  // common practice, no source
-    const Eigen::Vector3d at = tiePoint(design);
-    const bool onBody = design.tie.place == TiePlace::Body;
-    if (onBody && !design.tie.eye.empty() && !eyePlace(design, design.tie.eye)) {
-        out.push_back({"tie.eye_missing", Severity::Error, "/tie/x", {}, {design.tie.eye}});
-    }
-    if (onBody && design.tie.eye.empty()) {
-        std::string nearest;
-        double away = 1e9;
-        for (const std::string& name : eyeNames(design)) {
-            const double apart = (*eyePlace(design, name) - at).norm();
-            if (apart < away) {
-                away = apart;
-                nearest = name;
-            }
-        }
-        const double skin = awayFromSkin(d, at);
-        std::vector<ProposedEdit> edits;
-        if (away < 4 * kMidAir_m) {
-            edits.push_back({"edit.tie_eye", {{"/tie/eye", {}, nearest}}, {}, {nearest}});
-        }
-        if (away > kAtEye_m && skin > kMidAir_m) {
-            out.push_back({"tie.mid_air", Severity::Warning, "/tie/x", {length(skin)}, {}, edits});
-        } else if (away > kAtEye_m) {
-            out.push_back({"tie.no_eye", Severity::Note, "/tie/x", {length(at.x())}, {}, edits});
-        }
-    }
-    const bool lipless = !design.lip.present && !design.body.noseFace.present;
-    const double share = at.x() / d.sizes.length_m;
-    const Section here = d.curves.atX(std::clamp(at.x(), 0.0, d.sizes.length_m));
-    const bool onBack = at.x() > 0.1 * d.sizes.length_m && at.z() > here.widest_m;
-    if (lipless && onBack && d.joints.empty() && (share < kFirst - 0.02 || share > kLast + 0.02)) {
-        out.push_back({"tie.lipless_place",
-                       Severity::Note,
-                       "/tie/x",
-                       {{Quantity::Fraction, share},
-                        length(kFirst * d.sizes.length_m),
-                        length(kLast * d.sizes.length_m)}});
-    }
-}
-
-void checkFittings(const Design& design, const Derived& d, std::vector<Finding>& out) {
-    const Eigen::AlignedBox3d box = boxRound(d);
-    for (size_t i = 0; i < design.fittings.size(); ++i) {
-        const Fitting& f = design.fittings[i];
-        const std::string path = itemPath("fittings", i);
-        if (!f.hangsFrom.empty() &&
-            std::none_of(design.fittings.begin(), design.fittings.end(),
-                         [&f](const Fitting& eye) {
-                             return eye.name == f.hangsFrom && !swings(eye.kind);
-                         }) &&
-            !wireEyePlace(design, f.hangsFrom)) {
-            out.push_back({"fitting.eye_missing",
-                           Severity::Warning,
-                           path + "/hangs_from",
-                           {},
-                           {f.name, f.hangsFrom}});
-        }
-        if (isHook(f.kind) && f.size_m > 0.6 * d.sizes.length_m) {
-            out.push_back({"fitting.hook_too_long",
-                           Severity::Warning,
-                           path + "/size",
-                           {length(f.size_m), length(d.sizes.length_m)},
-                           {f.name}});
-        }
-        const Eigen::Vector3d at = fittingPlace(design, f);
-        constexpr double kReach_m = 0.02;
-        if (box.exteriorDistance(at) > kReach_m) {
-            out.push_back({"fitting.off_the_bait",
-                           Severity::Warning,
-                           path + "/x",
-                           {length(at.x())},
-                           {f.name}});
-        }
-    }
-}
-
-void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out) {
-    const Lip& lip = design.lip;
-    if (!lip.present) {
-        if (design.tie.place == TiePlace::Lip) {
-            out.push_back({"tie.no_lip", Severity::Warning, "/tie/x"});
-        }
-        return;
-    }
-    if (lip.length_m > d.sizes.length_m) {
-        out.push_back({"lip.longer_than_bait",
-                       Severity::Error,
-                       "/lip/length",
-                       {length(lip.length_m), length(d.sizes.length_m)},
-                       {},
-                       {{"edit.lip_length",
-                         {{"/lip/length", 0.4 * d.sizes.length_m}},
-                         {length(0.4 * d.sizes.length_m)}}}});
-    }
-    if (lip.width_m > kLipMuchWider * d.sizes.maxWidth_m) {
-        out.push_back({"lip.much_wider",
-                       Severity::Warning,
-                       "/lip/width",
-                       {length(lip.width_m), length(d.sizes.maxWidth_m)},
-                       {},
-                       {{"edit.lip_width",
-                         {{"/lip/width", d.sizes.maxWidth_m}},
-                         {length(d.sizes.maxWidth_m)}}}});
-    }
-    const Section at = d.curves.atX(lip.slotX_m);
-    const double below = at.belly_m - lip.slotZ_m;
-    const bool ahead = lip.slotX_m < 0;
-    if ((ahead && lip.slotX_m < -0.003) || below > 0.003 || lip.slotZ_m > at.back_m) {
-        out.push_back({"lip.slot_off_skin",
-                       Severity::Warning,
-                       "/lip/slot_z",
-                       {length(lip.slotZ_m), length(at.belly_m)},
-                       {},
-                       {{"edit.slot_z",
-                         {{"/lip/slot_z", at.belly_m + 0.001}},
-                         {length(at.belly_m + 0.001)}}}});
-    }
-    if (design.tie.place == TiePlace::Lip && design.tie.upLip_m > lip.length_m) {
-        out.push_back({"tie.off_the_lip",
-                       Severity::Error,
-                       "/tie/up_lip",
-                       {length(design.tie.upLip_m), length(lip.length_m)},
-                       {},
-                       {{"edit.tie_up_lip",
-                         {{"/tie/up_lip", 0.4 * lip.length_m}},
-                         {length(0.4 * lip.length_m)}}}});
     }
 }
 
@@ -334,15 +160,12 @@ std::vector<Finding> checkDesign(const Design& design, const Derived& d) {
     std::vector<Finding> out;
     checkBody(d, out);
     checkStock(design, d, out);
-    checkFittings(design, d, out);
+    checkOutside(design, d, out);
     checkCuts(design, d, out);
     checkParts(design, d, out);
     checkMake(design, d, out);
     checkJoints(design, d, out);
-    checkLip(design, d, out);
-    checkTie(design, d, out);
     checkRest(design, d, out);
-    checkUndragged(design, out);
     return out;
 }
 

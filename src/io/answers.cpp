@@ -163,8 +163,7 @@ Answer mendsAnswer(const Design& design, const Shelf& shelf) {
         return refused(std::move(json), asItIs.error());
     }
     json["met_as_it_is"] = asItIs->met;
-    Answer answer =
-        choicesAnswer(std::move(json), "mends", leadMends(design, mendShelfOf(shelf)));
+    Answer answer = choicesAnswer(std::move(json), "mends", leadMends(design, mendShelfOf(shelf)));
     answer.met = answer.met || asItIs->met;
     return answer;
 }

@@ -407,35 +407,3 @@ TEST_CASE("a jointed bait with two bores in each piece: every piece level by its
     REQUIRE(plan->piecePitches_rad.size() == 2);
     CHECK(std::abs(plan->piecePitches_rad[1]) < std::abs(before.alone[1].pitch_rad));
 }
-
-TEST_CASE("two wide bores and the whole starter shelf: bounded, near the best, and stoppable") {
-    // Once 27 s and 1.2 GB. Every ball, shot and belly weight may go into bores 12 wide, 36 deep.
-    PieceProblem p;
-    p.kinds = starterShelf().pieces;
-    REQUIRE(p.kinds.size() > 20);
-    p.bores = {{-15, 0, 36, 12, 0.0007}, {20, 0, 36, 12, 0.0007}};
-    p.wantedGain_g = 21.3;
-    p.wantedMomentX_g_mm = 35;
-    const auto best = choosePieces(p);
-    REQUIRE(best);
-    CHECK(best->objective < 0.05);
-    double gain = 0, moment = 0;
-    for (size_t j = 0; j < p.bores.size(); ++j) {
-        int pieces = 0;
-        for (size_t k = 0; k < p.kinds.size(); ++k) {
-            const PieceKind& kind = p.kinds[k];
-            const double g =
-                best->counts[j][k] *
-                (kind.mass_g - p.bores[j].replaced_g_mm3 * kind.mass_g / kind.density_g_mm3);
-            gain += g;
-            moment += g * p.bores[j].x_mm;
-            pieces += best->counts[j][k];
-        }
-        CHECK(pieces <= p.bores[j].most);
-    }
-    CHECK(gain == Approx(best->gain_g));
-    CHECK(moment == Approx(best->momentX_g_mm));
-    std::stop_source stop;
-    stop.request_stop();
-    CHECK_FALSE(choosePieces(p, stop.get_token()));
-}

@@ -217,6 +217,9 @@ TEST_CASE("claws on hinges of their own count on both sides") {
           Approx(claws).epsilon(5e-3));
     CHECK(std::abs(both.mass.centreOfGravity_m.y()) < 1e-9);
     CHECK(std::abs(both.roll_rad) < 1e-4);
+    // The scale reads them from the first: claws are shaped with the body.
+    CHECK(both.mass.stages.shapedBody_kg - one.mass.stages.shapedBody_kg ==
+          Approx(claws * both.reckoning.density.density_kg_m3).epsilon(5e-3));
     REQUIRE(both.parts.size() == 3);
     CHECK(isClosedAndOutward(both.parts[2].mesh));
     CHECK(both.parts[1].solid.centroid_m.y() > claw.hingeY_m);

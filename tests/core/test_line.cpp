@@ -66,8 +66,7 @@ TEST_CASE("a long line tends to the critical angle") {
     CHECK(critical / kDegree == Approx(17.31434).margin(1e-4));
     // From steeper and from flatter it comes to that angle, and keeps it.
     for (const double start : {70.0, 40.0, 12.0}) {
-        const LineEnd end =
-            integrateLine(line, 1.0, start * kDegree, 400, 1e4, 4000, kLevelTow);
+        const LineEnd end = integrateLine(line, 1.0, start * kDegree, 400, 1e4, 4000, kLevelTow);
         INFO(start);
         CHECK(std::atan2(-end.tension_N.y(), end.tension_N.x()) / kDegree ==
               Approx(17.31434).margin(0.02));

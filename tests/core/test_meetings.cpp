@@ -127,7 +127,8 @@ TEST_CASE("a through-wire comes out as loops at the skin and from its slot witho
     CHECK(of(allFindings(d), "/through_wire") != nullptr);
 }
 
-TEST_CASE("what runs together is offered as meant, noted, planned with, and what must hold is held") {
+TEST_CASE(
+    "what runs together is offered as meant, noted, planned with, and what must hold is held") {
     Design d = demoDesign();
     // A pocket milled from the side over the chin bore, for a cast weight and its cover.
     Feature pocket;
@@ -193,6 +194,36 @@ TEST_CASE("what runs together is offered as meant, noted, planned with, and what
     CHECK(findingOf(evaluated(tight), "meeting.too_tight"));
     tight.features[0].diameter_m = 0.001;
     CHECK_FALSE(findingOf(evaluated(tight), "meeting.too_tight"));
+}
+
+TEST_CASE("an eye that is the hinge pin as well is offered as meant, and then planned with") {
+    Design d = demoNamed("glide-bait");
+    const Derived plain = evaluated(d);
+    REQUIRE(plain.joints.size() == 1);
+    REQUIRE(planLead(d));
+    Fitting eye;
+    eye.kind = FittingKind::ScrewEye;
+    eye.name = "hinge eye";
+    eye.x_m = plain.joints[0].pinX_m;
+    eye.size_m = 0.006;
+    eye.wire_m = 0.0012;
+    eye.shank_m = 0.016;
+    eye.stemFrom = FeatureFrom::Belly;
+    eye.z_m = plain.curves.atX(eye.x_m).belly_m - 0.002;
+    d.fittings.push_back(eye);
+    const Result<LeadPlan> refused = planLead(d);
+    REQUIRE_FALSE(refused);
+    CHECK(refused.error().code == "plan.clash");
+    Design noted = d;
+    for (int i = 0; i < 3; ++i) {  // the pin, and the pocket it stands in
+        const std::vector<Finding> all = allFindings(noted);
+        if (const ProposedEdit* meant = meantEdit(all)) {
+            noted = *withEdit(noted, *meant);
+        }
+    }
+    REQUIRE_FALSE(noted.meetings.empty());
+    CHECK(noted.meetings[0].first == "hinge eye");
+    CHECK(planLead(noted));
 }
 
 TEST_CASE("hooks and eyes on side pieces belong to the bait; what hangs in mid-air does not") {

@@ -97,7 +97,8 @@ TEST_CASE("line in the air sags: its end is where a hanging line's end is") {
     CHECK(end.place_m.x() == Approx(x).margin(0.1 * std::abs(x - length * std::cos(angle))));
 }
 
-TEST_CASE("behind a steep lip the body drags more: the axial loads add up to what each part gives") {
+TEST_CASE(
+    "behind a steep lip the body drags more: the axial loads add up to what each part gives") {
     TowedHull h;
     h.length_m = 0.076;
     h.width_m = 0.025;
@@ -109,13 +110,15 @@ TEST_CASE("behind a steep lip the body drags more: the axial loads add up to wha
     for (const double lean : {30.0, 45.0, 60.0}) {
         const TowedLip lip{{0.004, -0.006}, 0.03, 0.028, 0.0015, lean * kDegree};
         for (const double alpha : {-15.0, -32.5, -45.0, -60.0, 20.0}) {
-            // Plate by its own coefficient (held by other tests), x forward and z down; share on the
-            // body 1.15 to 25 degrees of lip, 1.07 from 45. The wake behind it: 0 to 0.32 of the
-            // lip's area between 20 and 45 degrees nose down, full from 45 degrees of lip on
+            // Plate by its own coefficient (held by other tests), x forward and z down; share on
+            // the body 1.15 to 25 degrees of lip, 1.07 from 45. The wake behind it: 0 to 0.32 of
+            // the lip's area between 20 and 45 degrees nose down, full from 45 degrees of lip on
             // (flow solutions of our own; see docs/theory.md).
             const double a = (lean - alpha) * kDegree;
             const double back = std::min(std::abs(a), kPi - std::abs(a));
-            const double onBody = lean <= 25 ? 1.15 : lean >= 45 ? 1.07 : 1.15 - 0.004 * (lean - 25);
+            const double onBody = lean <= 25   ? 1.15
+                                  : lean >= 45 ? 1.07
+                                               : 1.15 - 0.004 * (lean - 25);
             const double area = lip.chord_m * lip.span_m;
             const double normal = std::copysign(
                 area * onBody * plateNormalCoefficient(back, lip.span_m / lip.chord_m), a);
@@ -168,7 +171,8 @@ TEST_CASE("every stable attitude to the very bounds is found, and settling stops
                 const Eigen::Vector2d r = about(at);
                 return -up * (r.x() * std::cos(alpha) + r.y() * std::sin(alpha));
             };
-            const double water = q * (l.moment_m3 - (b.tie_m.y() * l.aft_m2 - b.tie_m.x() * l.up_m2));
+            const double water =
+                q * (l.moment_m3 - (b.tie_m.y() * l.aft_m2 - b.tie_m.x() * l.up_m2));
             return water + turn(b.centreOfBuoyancy_m, lift) - turn(b.centreOfGravity_m, weight);
         };
         std::vector<double> expected;
@@ -198,7 +202,8 @@ TEST_CASE("every stable attitude to the very bounds is found, and settling stops
     CHECK(steep > 2);
 }
 
-TEST_CASE("what mass and trim leave free goes to the level of each piece, as nudging the lead shows") {
+TEST_CASE(
+    "what mass and trim leave free goes to the level of each piece, as nudging the lead shows") {
     // Four bores of one kind, two wishes: lead can be shifted among them two ways without touching
     // either. The plan stands where no such shift brings the pieces nearer level.
     Design d = demoNamed("glide-bait");
@@ -234,7 +239,8 @@ TEST_CASE("what mass and trim leave free goes to the level of each piece, as nud
             const FloatingBody body{piece.coarseShape, piece.mass_kg, piece.centreOfGravity_m,
                                     now.waterDensity_kg_m3};
             const Eigen::Vector3d up = upInBody(d.brief.wantedPitch_rad, 0.0);
-            const Submerged wet = computeSubmerged(body.shape, {up, findWaterline(body, up, 1e-11)});
+            const Submerged wet =
+                computeSubmerged(body.shape, {up, findWaterline(body, up, 1e-11)});
             const Eigen::Vector3d lift = now.alone[i].net_kg > 0
                                              ? Eigen::Vector3d(wet.moment_m4 / wet.volume_m3)
                                              : piece.centreOfBuoyancy_m;
@@ -256,8 +262,8 @@ TEST_CASE("what mass and trim leave free goes to the level of each piece, as nud
             for (size_t j = 0; j < 4; ++j) {
                 nudged.bores[j].plugLength_m += sense * 0.0004 * shift[j] / 0.066;
             }
-            const bool can = std::all_of(
-                nudged.bores.begin(), nudged.bores.end(), [](const Bore& b) {
+            const bool can =
+                std::all_of(nudged.bores.begin(), nudged.bores.end(), [](const Bore& b) {
                     return b.plugLength_m >= 0 && b.plugLength_m <= b.depth_m - 0.0015;
                 });
             if (can) {  // a shift that asks for less than no lead is none
@@ -265,5 +271,6 @@ TEST_CASE("what mass and trim leave free goes to the level of each piece, as nud
                 CHECK(unlevel(nudged) > 0.98 * here);
             }
         }
-    }    CHECK(tried >= 1);
+    }
+    CHECK(tried >= 1);
 }
