@@ -75,16 +75,23 @@ SqlOutcome ShelfTable::check() {
     return said == QLatin1String("ok") ? SqlOutcome() : SqlFault{11, said};
 }
 
-SqlOutcome ShelfTable::version(int& version) {
+SqlOutcome ShelfTable::ask(const char* pragma, qint64& answer) {
     QSqlQuery q(QSqlDatabase::database(connection_, false));
-    if (auto fault = carryOut(q, QStringLiteral("PRAGMA user_version"))) {
+    if (auto fault = carryOut(q, QStringLiteral("PRAGMA %1").arg(QLatin1String(pragma)))) {
         return fault;
     }
     if (!q.next()) {
         return faultOf(q.lastError());
     }
-    version = q.value(0).toInt();
+    answer = q.value(0).toLongLong();
     return std::nullopt;
+}
+
+SqlOutcome ShelfTable::version(int& version) {
+    qint64 answer = version;
+    SqlOutcome fault = ask("user_version", answer);
+    version = int(answer);
+    return fault;
 }
 
 SqlOutcome ShelfTable::columnsThere(QStringList& columns) {
@@ -155,15 +162,7 @@ SqlOutcome ShelfTable::migrate() {
 }
 
 SqlOutcome ShelfTable::dataVersion(qint64& version) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    if (auto fault = carryOut(q, QStringLiteral("PRAGMA data_version"))) {
-        return fault;
-    }
-    if (!q.next()) {
-        return faultOf(q.lastError());
-    }
-    version = q.value(0).toLongLong();
-    return std::nullopt;
+    return ask("data_version", version);
 }
 
 SqlOutcome ShelfTable::begin() {

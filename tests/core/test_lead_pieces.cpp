@@ -34,9 +34,8 @@ double bestByTrying(const PieceProblem& p) {
             for (size_t k = 0; k < p.kinds.size(); ++k) {
                 int used = 0;
                 for (size_t j = 0; j < p.bores.size(); ++j) {
-                    const double g =
-                        counts[j][k] * p.kinds[k].mass_g *
-                        (1 - p.bores[j].replaced_g_mm3 / p.kinds[k].density_g_mm3);
+                    const double g = counts[j][k] * p.kinds[k].mass_g *
+                                     (1 - p.bores[j].replaced_g_mm3 / p.kinds[k].density_g_mm3);
                     gain += g;
                     mx += g * p.bores[j].x_mm;
                     my += g * p.bores[j].y_mm;
@@ -46,10 +45,10 @@ double bestByTrying(const PieceProblem& p) {
                     return;
                 }
             }
-            best = std::min(best, std::abs(gain - p.wantedGain_g) +
-                                      (std::abs(mx - p.wantedMomentX_g_mm) +
-                                       std::abs(my - p.wantedMomentY_g_mm)) /
-                                          p.gramsPerMoment_mm);
+            best = std::min(
+                best, std::abs(gain - p.wantedGain_g) + (std::abs(mx - p.wantedMomentX_g_mm) +
+                                                         std::abs(my - p.wantedMomentY_g_mm)) /
+                                                            p.gramsPerMoment_mm);
             return;
         }
         if (kind == p.kinds.size()) {
@@ -107,8 +106,8 @@ TEST_CASE("forty seeded shelves and bores: as good as trying every filling one b
         INFO(i);
         if (!chosen) {
             // Nothing goes in: then leaving all out is all there is.
-            CHECK(best == Approx(p.wantedGain_g + std::abs(p.wantedMomentX_g_mm) /
-                                                      p.gramsPerMoment_mm));
+            CHECK(best ==
+                  Approx(p.wantedGain_g + std::abs(p.wantedMomentX_g_mm) / p.gramsPerMoment_mm));
             continue;
         }
         CHECK(chosen->objective >= best - 1e-9);

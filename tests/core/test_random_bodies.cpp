@@ -79,10 +79,8 @@ TEST_CASE("volume, centre and inertia of random bodies are those of points cast 
         CHECK(told.volume_m3 == Approx(volume).epsilon(0.004));
         CHECK((told.centroid_m - centre).norm() < 0.002 * curves->length_m());
         // About y and z: the spreads along the other two axes.
-        CHECK(told.inertia_m5(1, 1) ==
-              Approx(volume * (spread.x() + spread.z())).epsilon(0.01));
-        CHECK(told.inertia_m5(2, 2) ==
-              Approx(volume * (spread.x() + spread.y())).epsilon(0.01));
+        CHECK(told.inertia_m5(1, 1) == Approx(volume * (spread.x() + spread.z())).epsilon(0.01));
+        CHECK(told.inertia_m5(2, 2) == Approx(volume * (spread.x() + spread.y())).epsilon(0.01));
     }
     CHECK(tried >= 15);
 }
@@ -152,8 +150,7 @@ TEST_CASE("random sockets: refused when they break out on the far side, never fo
         f.x_m = s.x_m;
         f.z_m = s.widest_m + (s.back_m - s.belly_m) * dice.from(-0.2, 0.2);
         f.diameter_m = (s.back_m - s.belly_m) * dice.from(0.2, 0.5);
-        f.depth_m = dice.chance(0.7) ? s.halfWidth_m * dice.from(0.1, 0.5)
-                                     : 2.3 * s.halfWidth_m;
+        f.depth_m = dice.chance(0.7) ? s.halfWidth_m * dice.from(0.1, 0.5) : 2.3 * s.halfWidth_m;
         const std::vector<CutTool> tools = toolsOf(*curves, f);
         if (tools.empty()) {
             continue;

@@ -37,15 +37,15 @@ void addBelow(const std::array<Eigen::Vector3d, 3>& t, Wet& wet) {
     for (size_t i = 1; i + 1 < kept.size(); ++i) {
         const Eigen::Vector3d &p = kept[0], &q = kept[i], &r = kept[i + 1];
         // Projected area, signed: outward faces that look down hold water above them.
-        const double area = 0.5 * ((q.x() - p.x()) * (r.y() - p.y()) -
-                                   (r.x() - p.x()) * (q.y() - p.y()));
+        const double area =
+            0.5 * ((q.x() - p.x()) * (r.y() - p.y()) - (r.x() - p.x()) * (q.y() - p.y()));
         const Eigen::Vector3d mean = (p + q + r) / 3;
         wet.volume += area * mean.z();
         // Mean over the triangle of x z, y z and z^2 / 2, by the midpoints of its edges (exact).
         for (const auto& [u, v] : {std::pair{p, q}, std::pair{q, r}, std::pair{r, p}}) {
             const Eigen::Vector3d m = 0.5 * (u + v);
-            wet.moment += area / 3 * Eigen::Vector3d(m.x() * m.z(), m.y() * m.z(),
-                                                     0.5 * m.z() * m.z());
+            wet.moment +=
+                area / 3 * Eigen::Vector3d(m.x() * m.z(), m.y() * m.z(), 0.5 * m.z() * m.z());
         }
     }
 }
@@ -123,15 +123,14 @@ TEST_CASE("random floaters rest where weight and lift are equal and in one line,
                     const Wet now = clipped(derived->mass.shape, plane);
                     const PlaneAxes then = planeAxes(up);
                     const Eigen::Vector3d at = now.moment / now.volume;
-                    const Eigen::Vector3d offset(then.aft.dot(g) - at.x(), then.port.dot(g) - at.y(),
-                                                 0);
+                    const Eigen::Vector3d offset(then.aft.dot(g) - at.x(),
+                                                 then.port.dot(g) - at.y(), 0);
                     // Horizontal way of the weight from the lift, on the side it was tilted to.
-                    const Eigen::Vector3d away =
-                        then.aft * offset.x() + then.port * offset.y();
+                    const Eigen::Vector3d away = then.aft * offset.x() + then.port * offset.y();
                     arm += 0.5 * sense * away.dot(about.cross(up));
                 }
-                const double height = roll ? rest.metacentricHeightRoll_m
-                                           : rest.metacentricHeightPitch_m;
+                const double height =
+                    roll ? rest.metacentricHeightRoll_m : rest.metacentricHeightPitch_m;
                 if (rest.metacentricHeightRoll_m > 2e-4) {
                     CHECK(std::abs(arm) / tilt == Approx(height).epsilon(0.1).margin(1e-4));
                 }
@@ -205,8 +204,8 @@ TEST_CASE("a fall followed step by step settles at the speed and lie that are to
             const Eigen::Vector2d arm = t.centreOfBuoyancy_m - g;
             const double righting = lift * (-arm.y() * std::sin(pitch) - arm.x() * std::cos(pitch));
             const double water = q * l.moment_m3 - (g.y() * aft - g.x() * up);
-            const double damping = 0.5 * rho * derived->sizes.planArea_m2 *
-                                   std::pow(derived->sizes.length_m, 2) * 0.3;
+            const double damping =
+                0.5 * rho * derived->sizes.planArea_m2 * std::pow(derived->sizes.length_m, 2) * 0.3;
             ds[0] = worldAft / mass;
             ds[1] = (lift - weight + worldUp) / mass;
             ds[2] = s[3];
@@ -248,15 +247,15 @@ TEST_CASE("sizes of a random bait: mass by the cube, lengths by one, attitude ke
         Design big = d;
         const double k = 1.7;
         for (Station& s : big.body.stations) {
-            for (double Station::*field : {&Station::position_m, &Station::back_m,
-                                           &Station::belly_m, &Station::halfWidth_m,
-                                           &Station::widest_m}) {
+            for (double Station::*field :
+                 {&Station::position_m, &Station::back_m, &Station::belly_m, &Station::halfWidth_m,
+                  &Station::widest_m}) {
                 s.*field *= k;
             }
         }
         for (Bore& b : big.bores) {
-            for (double Bore::*field : {&Bore::x_m, &Bore::y_m, &Bore::diameter_m, &Bore::depth_m,
-                                        &Bore::plugLength_m}) {
+            for (double Bore::*field :
+                 {&Bore::x_m, &Bore::y_m, &Bore::diameter_m, &Bore::depth_m, &Bore::plugLength_m}) {
                 b.*field *= k;
             }
         }

@@ -99,14 +99,7 @@ TEST_CASE("line in the air sags: its end is where a hanging line's end is") {
 
 TEST_CASE(
     "behind a steep lip the body drags more: the axial loads add up to what each part gives") {
-    TowedHull h;
-    h.length_m = 0.076;
-    h.width_m = 0.025;
-    h.height_m = 0.026;
-    h.volume_m3 = 23.85184e-6;
-    h.planArea_m2 = 1.408088e-3;
-    h.planMoment_m3 = 4.938899e-5;
-    h.wettedArea_m2 = 4.512545e-3;
+    const TowedHull h = workedHull();
     for (const double lean : {30.0, 45.0, 60.0}) {
         const TowedLip lip{{0.004, -0.006}, 0.03, 0.028, 0.0015, lean * kDegree};
         for (const double alpha : {-15.0, -32.5, -45.0, -60.0, 20.0}) {

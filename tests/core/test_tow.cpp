@@ -9,21 +9,6 @@ using namespace wl::test;
 
 namespace {
 
-// A 76 x 25 x 26 mm bait with a lip at 15 degrees, worked through by hand and by an independent
-// program of the same equations: the checks below are its intermediate values.
-TowedHull workedHull() {
-    TowedHull h;
-    h.length_m = 0.076;
-    h.width_m = 0.025;
-    h.height_m = 0.026;
-    h.volume_m3 = 23.85184e-6;
-    h.planArea_m2 = 1.408088e-3;
-    h.planMoment_m3 = 4.938899e-5;
-    h.wettedArea_m2 = 4.512545e-3;
-    const Eigen::Vector3d k = addedMassCoefficients(h.length_m, h.width_m, h.height_m);
-    h.addedMassExcess = k.z() - k.x();
-    return h;
-}
 TowedLip workedLip() {
     return {{0.004, -0.006}, 0.038, 0.030, 0.0016, 15 * kDegree};
 }

@@ -11,12 +11,11 @@ using namespace wl;
 
 namespace {
 
-const Quantity kAll[] = {Quantity::Length,      Quantity::Thickness, Quantity::Distance,
-                         Quantity::Area,        Quantity::Volume,    Quantity::Mass,
-                         Quantity::Density,     Quantity::Angle,     Quantity::Temperature,
-                         Quantity::Salinity,    Quantity::Speed,     Quantity::Time,
-                         Quantity::Fraction,    Quantity::Force,     Quantity::Moment,
-                         Quantity::Number};
+const Quantity kAll[] = {
+    Quantity::Length,      Quantity::Thickness, Quantity::Distance, Quantity::Area,
+    Quantity::Volume,      Quantity::Mass,      Quantity::Density,  Quantity::Angle,
+    Quantity::Temperature, Quantity::Salinity,  Quantity::Speed,    Quantity::Time,
+    Quantity::Fraction,    Quantity::Force,     Quantity::Moment,   Quantity::Number};
 
 const Bench kBenches[] = {Bench::Metric, Bench::Inch, Bench::Metric.withMark(','),
                           Bench::Inch.withMark(',')};
@@ -59,9 +58,9 @@ TEST_CASE("what is shown with its unit reads back with it, on the other bench as
                     continue;  // a maker's mark does not change between showing and typing
                 }
                 for (int i = 0; i < 10; ++i) {
-                    const double si = readAmount(decimalText(size(random), 3), quantity,
-                                                 shownOn.withMark('.'))
-                                          .valueSi;
+                    const double si =
+                        readAmount(decimalText(size(random), 3), quantity, shownOn.withMark('.'))
+                            .valueSi;
                     const std::string text = formatQuantity(quantity, shownOn, si);
                     const ReadAmount back = readAmount(text, quantity, readOn);
                     INFO(text);
@@ -113,8 +112,8 @@ TEST_CASE("decimals of files and devices: whole text, point only, no language") 
         INFO(good);
         CHECK(decimalFrom(good));
     }
-    for (const char* bad : {"", " ", "1,5", "1 ", " 1", "1.2.3", "0x10", "nan", "inf", "1e999", "--1",
-                            "+-1", "+", "1e", "1_000", "١"}) {
+    for (const char* bad : {"", " ", "1,5", "1 ", " 1", "1.2.3", "0x10", "nan", "inf", "1e999",
+                            "--1", "+-1", "+", "1e", "1_000", "١"}) {
         INFO(bad);
         CHECK_FALSE(decimalFrom(bad));
     }

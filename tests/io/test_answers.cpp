@@ -212,7 +212,8 @@ TEST_CASE("waters: denser water carries more, and the brief's own is the report'
     }
 }
 
-TEST_CASE("school: what it says of a bait known to be heavier is that it is, in the design offered") {
+TEST_CASE(
+    "school: what it says of a bait known to be heavier is that it is, in the design offered") {
     Design d = demoDesign();
     d.tank.readings.clear();
     const Derived drawn = evaluated(d);
@@ -225,8 +226,7 @@ TEST_CASE("school: what it says of a bait known to be heavier is that it is, in 
     const Json json = read(answer);
     REQUIRE(answer.designs.size() == 1);
     CHECK(json["readings"][0]["as_drawn_g"].get<double>() == Approx(drawn.mass.mass_kg * 1e3));
-    CHECK(json["mass"]["corrected_g"].get<double>() >
-          json["mass"]["drawn_g"].get<double>() + 0.25);
+    CHECK(json["mass"]["corrected_g"].get<double>() > json["mass"]["drawn_g"].get<double>() + 0.25);
     CHECK(evaluated(answer.designs[0]).mass.mass_kg ==
           Approx(json["mass"]["corrected_g"].get<double>() * 1e-3).epsilon(1e-6));
 }

@@ -117,7 +117,8 @@ TEST_CASE("one odd thing anywhere in a design: refused with its place, or sound 
     CHECK(reckoned > 20);
 }
 
-TEST_CASE("a design without any one of its groups opens as it would be new, or says what it lacks") {
+TEST_CASE(
+    "a design without any one of its groups opens as it would be new, or says what it lacks") {
     const Json whole = Json::parse(writeDesign(demoDesign()));
     for (auto it = whole.begin(); it != whole.end(); ++it) {
         Json less = whole;
@@ -136,9 +137,14 @@ TEST_CASE("a design without any one of its groups opens as it would be new, or s
 }
 
 TEST_CASE("names in any script, with marks of every kind, come back as they were written") {
-    const std::string names[] = {"Ольха", "はんの木", "a \"quoted\" \\ name / with : everything",
-                                 "<img src='/dev/zero'>", "%1 %w1 & && %",
-                                 std::string("tab\tand\nline"), "🎣", " "};
+    const std::string names[] = {"Ольха",
+                                 "はんの木",
+                                 "a \"quoted\" \\ name / with : everything",
+                                 "<img src='/dev/zero'>",
+                                 "%1 %w1 & && %",
+                                 std::string("tab\tand\nline"),
+                                 "🎣",
+                                 " "};
     for (const std::string& name : names) {
         Design d = demoDesign();
         d.name = name;

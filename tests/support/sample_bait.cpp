@@ -57,6 +57,20 @@ TriangleMesh ellipsoidMesh(double a, double b, double c, int along, int around) 
     return mesh;
 }
 
+TowedHull workedHull() {
+    TowedHull h;
+    h.length_m = 0.076;
+    h.width_m = 0.025;
+    h.height_m = 0.026;
+    h.volume_m3 = 23.85184e-6;
+    h.planArea_m2 = 1.408088e-3;
+    h.planMoment_m3 = 4.938899e-5;
+    h.wettedArea_m2 = 4.512545e-3;
+    const Eigen::Vector3d k = addedMassCoefficients(h.length_m, h.width_m, h.height_m);
+    h.addedMassExcess = k.z() - k.x();
+    return h;
+}
+
 Design demoDesign() {
     const Result<Design> design = readDesign(embedded::demo_wade());
     INFO((design.ok() ? std::string() : design.error().code + " " + design.error().path));

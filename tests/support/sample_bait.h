@@ -23,6 +23,10 @@ TriangleMesh boxMesh(double length_m, double breadth_m, double height_m, double 
 /// A surface of revolution-like mesh of the ellipsoid centred on the origin.
 TriangleMesh ellipsoidMesh(double a_m, double b_m, double c_m, int along, int around);
 
+/// The hull of a 76 x 25 x 26 mm bait worked through by hand and by an independent program of the
+/// same equations; its intermediate values are check values of the tow tests.
+TowedHull workedHull();
+
 /// The demo design as shipped.
 Design demoDesign();
 

@@ -1,0 +1,139 @@
+// Lines no one cast: shapes followed here in many short straight lengths, and what must hold of
+// every retrieve.
+#include <catch2/catch.hpp>
+#include <cmath>
+
+#include "core/motion/line_shape.h"
+#include "core/motion/retrieve.h"
+#include "support/random_bait.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+Line randomLine(Dice& dice) {
+    Line line;
+    line.diameter_m = dice.from(0.0001, 0.0006);
+    line.density_kg_m3 = lineDensity_kg_m3(LineKind(dice.upTo(2)));
+    line.waterDensity_kg_m3 = dice.from(998, 1025);
+    line.waterViscosity_m2_s = dice.from(0.9e-6, 1.5e-6);
+    return line;
+}
+
+struct End {
+    Eigen::Vector2d place = Eigen::Vector2d::Zero();
+    Eigen::Vector2d tension;
+};
+
+// The line from the bait up, link by link: each link carries its own weight in water and its drag,
+// by White's cylinder across it and a friction share along it (Berteaux), as rods and not as a curve.
+End linkByLink(const Line& line, double tension, double angle, double length, double speed,
+               int links) {
+    End end;
+    end.tension = tension * Eigen::Vector2d(std::cos(angle), -std::sin(angle));
+    const double ds = length / links;
+    const double weight = (line.density_kg_m3 - line.waterDensity_kg_m3) * kPi / 4 *
+                          line.diameter_m * line.diameter_m * kGravity_m_s2;
+    for (int i = 0; i < links; ++i) {
+        // Half the load of a link before it, half behind it.
+        for (int half = 0; half < 2; ++half) {
+            const Eigen::Vector2d t = end.tension.normalized();
+            const Eigen::Vector2d v(speed, 0);
+            const double along = v.dot(t);
+            const Eigen::Vector2d across = v - along * t;
+            const double re = std::max(across.norm() * line.diameter_m / line.waterViscosity_m2_s,
+                                       1e-6);
+            const double drag = line.strumming * (1 + 10 * std::pow(re, -2.0 / 3));
+            const double rho = 0.5 * line.waterDensity_kg_m3 * line.diameter_m;
+            end.tension += 0.5 * ds *
+                           (rho * drag * across.norm() * across +
+                            rho * kPi * line.tangentialDrag * std::abs(along) * along * t -
+                            weight * Eigen::Vector2d(0, 1));
+            if (half == 0) {
+                end.place += ds * end.tension.normalized();
+            }
+        }
+    }
+    return end;
+}
+
+}  // namespace
+
+TEST_CASE("random towed lines lie as the same lines laid link by link") {
+    Dice dice(61);
+    for (int i = 0; i < 40; ++i) {
+        const Line line = randomLine(dice);
+        const double tension = dice.from(0.2, 3), angle = dice.from(5, 60) * kDegree;
+        const double length = dice.from(3, 40), speed = dice.from(0.3, 2);
+        const LineEnd told =
+            integrateLine(line, tension, angle, length, 1e4, 400,
+                          [speed](const Eigen::Vector2d&) { return Eigen::Vector2d(speed, 0); });
+        const End rods = linkByLink(line, tension, angle, length, speed, 20000);
+        INFO(i << " " << line.diameter_m * 1e3 << " mm, " << length << " m at " << speed);
+        CHECK((told.place_m - rods.place).norm() < 1e-3 * length);
+        CHECK((told.tension_N - rods.tension).norm() < 2e-3 * rods.tension.norm());
+        CHECK(told.inWater_m == Approx(length));
+        // A line is no longer than it is.
+        CHECK(told.place_m.norm() <= length * (1 + 1e-9));
+    }
+}
+
+TEST_CASE("more line, thicker line, slower bait: what a towed line does to depth") {
+    Dice dice(62);
+    for (int i = 0; i < 20; ++i) {
+        const Line line = randomLine(dice);
+        const double tension = dice.from(0.3, 2), angle = dice.from(20, 50) * kDegree;
+        const double speed = dice.from(0.5, 1.5);
+        const double depth = trolledDepth_m(line, tension, angle, speed, 20, 1.0);
+        INFO(i << " " << depth);
+        CHECK(depth >= 0);
+        CHECK(depth < 20);
+        CHECK(trolledDepth_m(line, tension, angle, speed, 40, 1.0) >= depth - 1e-6);
+        CHECK(trolledDepth_m(line, tension, angle, speed, 20, 3.0) <= depth + 1e-6);
+        CHECK(trolledDepth_m(line, 1.5 * tension, angle, speed, 20, 1.0) >= depth - 1e-6);
+        Line thick = line;
+        thick.diameter_m *= 1.6;
+        CHECK(trolledDepth_m(thick, tension, angle, speed, 20, 1.0) <= depth + 1e-6);
+    }
+}
+
+TEST_CASE("every retrieve of random baits: never above the water, in order of time, within the line") {
+    Dice dice(63);
+    int known = 0;
+    for (int i = 0; i < 40; ++i) {
+        Design d = randomDesign(dice);
+        d.lip.present = true;
+        d.brief.castLength_m = dice.from(10, 40);
+        d.brief.retrieveSpeed_m_s = dice.from(0.5, 1.5);
+        const Result<Derived> derived = evaluate(d);
+        if (!derived) {
+            continue;
+        }
+        const Run run = computeRun(d, *derived);
+        INFO(i);
+        double time = -1;
+        for (const RetrievePoint& p : run.path.points) {
+            CHECK(p.depth_m >= -1e-9);
+            CHECK(p.time_s >= time);
+            CHECK(p.tension_N >= 0);
+            CHECK(std::isfinite(p.fromRod_m));
+            CHECK(std::hypot(p.fromRod_m, p.depth_m) < 1.2 * d.brief.castLength_m);
+            time = p.time_s;
+        }
+        if (run.depthKnown) {
+            ++known;
+            CHECK(run.depthLow_m <= run.path.maxDepth_m);
+            CHECK(run.depthHigh_m >= run.path.maxDepth_m);
+            CHECK(run.path.maxDepth_m < d.brief.castLength_m);
+        }
+        // The same again, byte for byte, and nothing at all when it is stopped.
+        const Run again = computeRun(d, *derived);
+        CHECK(again.path.maxDepth_m == run.path.maxDepth_m);
+        std::stop_source stop;
+        stop.request_stop();
+        CHECK(computeRun(d, *derived, stop.get_token()).path.end == RetrieveEnd::Cancelled);
+    }
+    CHECK(known > 10);
+}
