@@ -1,37 +1,17 @@
 // Starts the window. Arguments: a design file, or --demo; --shots FOLDER takes the documentation
 // pictures and ends.
 
-#include <QApplication>
 #include <QCommandLineParser>
 #include <QIcon>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTimer>
 
+#include "app/guarded_application.h"
 #include "app/main_window.h"
 #include "app/screenshots.h"
 #include "app/theme.h"
-#include "session/guard.h"
 #include "sheet/shipped_font.h"
-
-namespace {
-
-// What a slot throws is told; the window and the unsaved work stay.
-class Application : public QApplication {
-  public:
-    using QApplication::QApplication;
-    wl::MainWindow* window = nullptr;
-    bool notify(QObject* receiver, QEvent* event) override {
-        bool done = false;
-        const auto fault = wl::guarded([&] { done = QApplication::notify(receiver, event); });
-        if (fault && window != nullptr) {
-            window->tell(*fault);
-        }
-        return done;
-    }
-};
-
-}  // namespace
 
 int main(int argc, char** argv) {
     QCoreApplication::setOrganizationName(QStringLiteral("wadeline"));
@@ -69,7 +49,7 @@ int main(int argc, char** argv) {
         }
     }
 
-    Application application(argc, argv);
+    wl::GuardedApplication application(argc, argv);
     QGuiApplication::setApplicationDisplayName(QString());
     QGuiApplication::setDesktopFileName(QStringLiteral("org.wadeline.WadeLine"));
     wl::loadShippedFont();
@@ -87,7 +67,7 @@ int main(int argc, char** argv) {
     }
     window.show();
     const QStringList files = parser.positionalArguments();
-    application.window = &window;
+    application.told = [&window](const wl::Error& error) { window.tell(error); };
     const bool recovered = !parser.isSet(startTime) && window.offerRecovery(parser.value(takeUp));
     if (!recovered) {
         window.openFirst(files);

@@ -346,7 +346,7 @@ TEST_CASE("lying on its side or leaning for no part's sake is told as what it is
     CHECK(told);
 }
 
-TEST_CASE("fins, tails and claws are said to have no drag yet; a block not in force is said") {
+TEST_CASE("fins, tails and claws are said to have no drag yet - a block not in force is said") {
     CHECK_FALSE(findingOf(evaluated(demoDesign()), "rest.parts_without_drag"));
     const auto fin = findingOf(evaluated(demoNamed("glide-bait")), "rest.parts_without_drag");
     REQUIRE(fin);

@@ -88,7 +88,7 @@ TEST_CASE("twice the size: volume by eight, inertia by thirty-two, the same atti
     CHECK(b.pitch_rad == Approx(a.pitch_rad).margin(0.01 * kDegree));
 }
 
-TEST_CASE("a hole filled with its own stock is no hole; sealed or flooded differ by its water") {
+TEST_CASE("a hole filled with its own stock is no hole - sealed or flooded differ by its water") {
     Design d = bare();
     const Derived solid = evaluated(d);
     d.features.resize(1);
@@ -114,7 +114,7 @@ TEST_CASE("a hole filled with its own stock is no hole; sealed or flooded differ
           Approx(solid.mass.mass_kg - hole * solid.reckoning.usedDensity_kg_m3).epsilon(1e-9));
 }
 
-TEST_CASE("sheets of one density are that stock; a shell without infill to speak of is its wall") {
+TEST_CASE("sheets of one density are that stock - a shell without infill to speak of is its wall") {
     Design d = bare();
     d.make.kind = MakeKind::Layered;
     d.make.layers.assign(8, {"sheet", 0.003, 640});

@@ -35,7 +35,7 @@ TEST_CASE("resin with filler by volume and by mass is the same mix told two ways
           Approx(std::hypot(byShare, byAir) / std::sqrt(3.0)).epsilon(1e-6));
 }
 
-TEST_CASE("a round blank on the scale gives its density; moisture widens it for wood alone") {
+TEST_CASE("a round blank on the scale gives its density - moisture widens it for wood alone") {
     Stock stock;
     stock.source = DensitySource::Blank;
     stock.blank = {0.12, 0.03, 0.05};

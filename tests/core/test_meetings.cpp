@@ -53,7 +53,7 @@ Design wired() {
 
 }  // namespace
 
-TEST_CASE("eye sockets of any sensible depth pass; one that goes through does not") {
+TEST_CASE("eye sockets of any sensible depth pass - one that goes through does not") {
     Design d = demoDesign();
     d.features.clear();
     Feature socket;
@@ -226,7 +226,7 @@ TEST_CASE("an eye that is the hinge pin as well is offered as meant, and then pl
     CHECK(planLead(noted));
 }
 
-TEST_CASE("hooks and eyes on side pieces belong to the bait; what hangs in mid-air does not") {
+TEST_CASE("hooks and eyes on side pieces belong to the bait - what hangs in mid-air does not") {
     Design d = demoDesign();
     Appendage claw;
     claw.body = ellipsoidBody(0.03, 0.004, 0.004, 9, false);

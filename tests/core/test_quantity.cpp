@@ -74,7 +74,7 @@ TEST_CASE("what is shown carries its unit and the decimals the measurement deser
     }
 }
 
-TEST_CASE("the maker's own decimal mark is shown and read; what may be thousands is asked back") {
+TEST_CASE("the maker's own decimal mark is shown and read - what may be thousands is asked back") {
     const Bench comma = Bench::Metric.withMark(',');
     CHECK(formatQuantity(Quantity::Mass, comma, 0.01234) == "12,34\xC2\xA0g");
     CHECK(formatQuantity(Quantity::Length, Bench::Inch.withMark(','), 0.0254) == "1,000\xC2\xA0in");

@@ -28,7 +28,8 @@ struct End {
 };
 
 // The line from the bait up, link by link: each link carries its own weight in water and its drag,
-// by White's cylinder across it and a friction share along it (Berteaux), as rods and not as a curve.
+// by White's cylinder across it and a friction share along it (Berteaux), as rods and not as a
+// curve.
 End linkByLink(const Line& line, double tension, double angle, double length, double speed,
                int links) {
     End end;
@@ -43,8 +44,8 @@ End linkByLink(const Line& line, double tension, double angle, double length, do
             const Eigen::Vector2d v(speed, 0);
             const double along = v.dot(t);
             const Eigen::Vector2d across = v - along * t;
-            const double re = std::max(across.norm() * line.diameter_m / line.waterViscosity_m2_s,
-                                       1e-6);
+            const double re =
+                std::max(across.norm() * line.diameter_m / line.waterViscosity_m2_s, 1e-6);
             const double drag = line.strumming * (1 + 10 * std::pow(re, -2.0 / 3));
             const double rho = 0.5 * line.waterDensity_kg_m3 * line.diameter_m;
             end.tension += 0.5 * ds *
@@ -99,7 +100,8 @@ TEST_CASE("more line, thicker line, slower bait: what a towed line does to depth
     }
 }
 
-TEST_CASE("every retrieve of random baits: never above the water, in order of time, within the line") {
+TEST_CASE(
+    "every retrieve of random baits: never above the water, in order of time, within the line") {
     Dice dice(63);
     int known = 0;
     for (int i = 0; i < 40; ++i) {

@@ -1,4 +1,5 @@
-// What is left between things let into a bait, by points spread over one and looked for in the other.
+// What is left between things let into a bait, by points spread over one and looked for in the
+// other.
 #include <Eigen/Geometry>
 #include <catch2/catch.hpp>
 #include <cmath>
@@ -44,8 +45,8 @@ std::vector<Eigen::Vector3d> pointsOf(const Embedded& e, int fine) {
                     a /= big;
                     c /= big;
                 }
-                all.push_back(axis + share * (a * t.halfAlong_m * t.along +
-                                              c * t.halfAcross_m * across));
+                all.push_back(axis +
+                              share * (a * t.halfAlong_m * t.along + c * t.halfAcross_m * across));
             }
         }
     }
@@ -56,11 +57,10 @@ std::vector<Eigen::Vector3d> pointsOf(const Embedded& e, int fine) {
                 const double lift = 0.5 * kPi * i / (fine / 2);
                 for (int k = 0; k < fine; ++k) {
                     const double angle = 2 * kPi * k / fine;
-                    all.push_back(middle + t.halfAlong_m * ((mouth ? -1 : 1) * std::sin(lift) *
-                                                                t.inward +
-                                                            std::cos(lift) *
-                                                                (std::cos(angle) * t.along +
-                                                                 std::sin(angle) * across)));
+                    all.push_back(middle +
+                                  t.halfAlong_m * ((mouth ? -1 : 1) * std::sin(lift) * t.inward +
+                                                   std::cos(lift) * (std::cos(angle) * t.along +
+                                                                     std::sin(angle) * across)));
                 }
             }
         }
@@ -89,9 +89,9 @@ TEST_CASE("random solids: the wall told is the least way between points spread o
     int apart = 0, meeting = 0;
     for (int i = 0; i < 90; ++i) {
         const Embedded a = randomSolid(dice, Eigen::Vector3d::Zero());
-        const Embedded b = randomSolid(
-            dice, Eigen::Vector3d(dice.from(-0.012, 0.012), dice.from(-0.012, 0.012),
-                                  dice.from(-0.012, 0.012)));
+        const Embedded b =
+            randomSolid(dice, Eigen::Vector3d(dice.from(-0.012, 0.012), dice.from(-0.012, 0.012),
+                                              dice.from(-0.012, 0.012)));
         Eigen::Vector3d between = Eigen::Vector3d::Zero();
         const double wall = wallBetweenSolids(a, b, &between);
         const auto over = pointsOf(a, 24), under = pointsOf(b, 24);
@@ -112,7 +112,8 @@ TEST_CASE("random solids: the wall told is the least way between points spread o
             CHECK(wall <= 0);
         } else if (wall > 0) {
             ++apart;
-            // Points lie up to a millimetre from each other: never nearer than told, and not by far.
+            // Points lie up to a millimetre from each other: never nearer than told, and not by
+            // far.
             CHECK(least >= wall - 1e-9);
             CHECK(least <= wall + 0.0012);
             CHECK(wallBetweenSolids(b, a) == Approx(wall).margin(2e-7));

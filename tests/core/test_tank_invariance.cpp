@@ -98,7 +98,7 @@ TEST_CASE("saltier and colder water lifts more, warmer less, in every demo") {
     }
 }
 
-TEST_CASE("hooks swapped for themselves change nothing; order and sums hold") {
+TEST_CASE("hooks swapped for themselves change nothing - order and sums hold") {
     for (const char* name : {"diver", "glider"}) {
         const Design d = demoNamed(name);
         const Derived e = evaluated(d);

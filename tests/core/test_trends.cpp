@@ -42,7 +42,7 @@ void checkDepthTrend(Change change, int sign) {
 
 }  // namespace
 
-TEST_CASE("more lead, less spare; lead forward, nose down") {
+TEST_CASE("more lead, less spare - lead forward, nose down") {
     std::mt19937 random(3);
     for (int i = 0; i < 6; ++i) {
         const Design base = varied(random);

@@ -1,11 +1,11 @@
 // One application for the whole run, without a display and without touching the user's settings.
 #define CATCH_CONFIG_RUNNER
-#include <QApplication>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
 #include <catch2/catch.hpp>
 
+#include "app/guarded_application.h"
 #include "app/theme.h"
 
 int main(int argc, char** argv) {
@@ -15,7 +15,7 @@ int main(int argc, char** argv) {
     QTemporaryDir home;
     qputenv("XDG_CONFIG_HOME", home.path().toUtf8());
     qputenv("XDG_DATA_HOME", home.path().toUtf8());
-    QApplication application(argc, argv);
+    wl::GuardedApplication application(argc, argv);
     QCoreApplication::setOrganizationName("wadeline-test");
     QCoreApplication::setApplicationName("wadeline-test");
     wl::applyTheme(application, false);

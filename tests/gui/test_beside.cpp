@@ -1,9 +1,12 @@
 // Work beside the window: latest wins, progress, cancel, nothing after the owner is gone.
 #include <QTest>
+#include <QTimer>
 #include <atomic>
 #include <catch2/catch.hpp>
 #include <memory>
+#include <stdexcept>
 
+#include "app/guarded_application.h"
 #include "gui/opened.h"
 #include "session/beside.h"
 
@@ -114,4 +117,19 @@ TEST_CASE("hidden parts wait, shown ones follow every edit, latest first") {
     o.window.rail().choose(Step::Tank);
     o.beside("doubtTab");
     CHECK(doubt->isCurrent());
+}
+
+TEST_CASE("what a slot throws is told and the window goes on") {
+    auto* application = dynamic_cast<GuardedApplication*>(QCoreApplication::instance());
+    REQUIRE(application != nullptr);
+    std::vector<Error> told;
+    application->told = [&](const Error& error) { told.push_back(error); };
+    bool after = false;
+    QTimer::singleShot(0, application, [] { throw std::runtime_error("no more memory"); });
+    QTimer::singleShot(5, application, [&] { after = true; });
+    CHECK(QTest::qWaitFor([&] { return after; }, 5000));
+    application->told = nullptr;
+    REQUIRE(told.size() == 1);
+    CHECK(told[0].code == "program.fault");
+    CHECK(told[0].words == std::vector<std::string>{"no more memory"});
 }

@@ -7,7 +7,7 @@
 
 using namespace wl;
 
-TEST_CASE("lines of a scale: numbers, units, signs, marks; everything else is nothing") {
+TEST_CASE("lines of a scale: numbers, units, signs, marks - everything else is nothing") {
     auto grams = [](const char* line) {
         const auto read = readScaleLine(line);
         return read ? read->mass_kg * 1e3 : -999.0;

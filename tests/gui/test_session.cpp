@@ -64,7 +64,7 @@ TEST_CASE("a stream of edits is followed while it runs, and the newest wins") {
     CHECK(*evaluator.latest()->design == d);
 }
 
-TEST_CASE("work left by a window that died is found; a living window's is not") {
+TEST_CASE("work left by a window that died is found - a living window's is not") {
     QTemporaryDir folder;
     Document mine;
     mine.replace(demoDesign(), {}, false);

@@ -160,7 +160,7 @@ TEST_CASE("a solid is brought in by three clicks and floats on its own mesh") {
     CHECK(b.window.bench().document.undoStack()->count() == 2);
 }
 
-TEST_CASE("an SVG path is the profile; drawings that are not are refused, damaged ones too") {
+TEST_CASE("an SVG path is the profile - drawings that are not are refused, damaged ones too") {
     Opened b;
     const QByteArray good =
         "<svg xmlns='http://www.w3.org/2000/svg'><path d='M 10 50 C 10 10, 90 20, 130 50 C 90 80, "

@@ -191,7 +191,7 @@ TEST_CASE("killed in the middle of writing: the book is whole, no entry is half 
     }
 }
 
-TEST_CASE("a damaged book is kept aside and said so; a new one is begun") {
+TEST_CASE("a damaged book is kept aside and said so - a new one is begun") {
     for (const bool text : {true, false}) {
         QTemporaryDir folder;
         const QString path = folder.filePath("shelf.sqlite");

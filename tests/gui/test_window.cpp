@@ -219,7 +219,7 @@ TEST_CASE("profiles that cross keep the last bait on screen and say why") {
     CHECK(o.window.bench().results()->derived);
 }
 
-TEST_CASE("save, change, reopen; a refused file changes nothing") {
+TEST_CASE("save, change, reopen - a refused file changes nothing") {
     Open o;
     const QString path = o.folder.filePath("bait.wade");
     o.type("/brief/cast_length", "31");

@@ -157,7 +157,8 @@ TEST_CASE("ways and mends offer whole designs that weigh what is told") {
     CHECK(read(mendsAnswer(demoDesign(), starterShelf()))["met_as_it_is"] == true);
 }
 
-TEST_CASE("hook sets: heavier hooks, heavier bait; what is near a wanted rate sinks, and so fast") {
+TEST_CASE(
+    "hook sets: heavier hooks, heavier bait - what is near a wanted rate sinks, and so fast") {
     const Design d = demoNamed("lipless");
     const Answer all = swapsAnswer(d, starterShelf(), {}, 1000);
     const Json json = read(all);
