@@ -17,14 +17,14 @@ build/tests/test_core >/dev/null || { echo "the tests fail before any fault is s
 # file | what stands there | the fault | what it is
 mutants=(
   "core/hydro/submerged.cpp|xy24 += cross|xy24 -= cross|waterplane cross moment"
-  "core/hydro/righting.cpp|return std::cos(pitch) *|return 1.0 *|cosine of pitch in the righting arm"
+  "core/hydro/righting.cpp|return std::cos(pitch) \*|return std::cos(0 * pitch) *|cosine of pitch in the righting arm"
   "core/motion/line_shape.cpp|0.5 \* line.airWeight_N_m() \* rest|0.0 * line.airWeight_N_m() * rest|sag of the line in the air"
   "core/motion/hull_loads.cpp|wake \* lip->chord_m|-wake * lip->chord_m|drag in the wake of a steep lip"
   "core/plan/plan_lead.cpp|-piece.mass_kg \* aft.dot|piece.mass_kg * aft.dot|sign in levelling the pieces"
   "core/motion/trim.cpp|for (int i = -89; i <= 90; ++i)|for (int i = -79; i <= 90; ++i)|bound of the trims looked for"
   "core/plan/plan_lead.cpp|q \* fall->loads.moment_m3|-q * fall->loads.moment_m3|sign of the water's moment on a sinker"
   "core/joint/joint_opening.cpp|fold_m \* std::cos(swing - bevel_rad)|fold_m * std::cos(swing + bevel_rad)|clearance of the fold"
-  "core/mass/cut_tool.h|kRimDepth_m = 0.001|kRimDepth_m = 1.0|walls beside bores no longer judged"
+  "core/mass/cut_tool.h|kRimDepth_m = 0.0023|kRimDepth_m = 0.0|rim of a socket judged as a wall"
   "core/mass/balance_body.cpp|area\[i\] \* coat.thickness_m|2 * area[i] * coat.thickness_m|twice the coat"
   "core/joint/joint_opening.cpp|std::acos(std::clamp(-other_m|std::acos(std::clamp(other_m|sign in the contact of the fold"
   "core/tank/tank_school.cpp|(least - heavy) / kPerTurn_kg|0.0 * (least - heavy) / kPerTurn_kg|a sinking that teaches nothing"
@@ -33,7 +33,7 @@ missed=0
 for row in "${mutants[@]}"; do
   IFS='|' read -r file from to what <<<"$row"
   cp "src/$file" "$work/whole"
-  sed -i "0,/$from/s//$to/" "src/$file"
+  sed -i "0,\\~$from~s~~$to~" "src/$file"
   if cmp -s "src/$file" "$work/whole"; then
     echo "NOT SET   $what (src/$file no longer reads so)"
     missed=$((missed + 1))
