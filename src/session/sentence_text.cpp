@@ -2,6 +2,7 @@
 
 #include <QCoreApplication>
 #include <QLocale>
+#include <algorithm>
 #include <cmath>
 
 #include "core/base/units.h"
@@ -13,9 +14,13 @@ namespace {
 
 QString filled(const std::string& code, const std::vector<Amount>& values,
                const std::vector<std::string>& words, Bench bench) {
-    const std::string english(englishFor(code));
-    const QString text = QCoreApplication::translate("Sentence", english.c_str());
-    return QString::fromStdString(fillSentence(text.toStdString(), values, words, bench));
+    const auto translated = [](std::string_view of) {
+        const std::string english(englishFor(of));
+        return QCoreApplication::translate("Sentence", english.c_str()).toStdString();
+    };
+    std::vector<std::string> named = words;
+    std::replace(named.begin(), named.end(), std::string(), translated("word.unnamed"));
+    return QString::fromStdString(fillSentence(translated(code), values, named, bench));
 }
 
 }  // namespace

@@ -233,10 +233,7 @@ SqlOutcome ShelfTable::read(std::vector<ShelfEntry>& entries) {
     return select(q, entries);
 }
 
-SqlOutcome ShelfTable::find(std::int64_t id, std::optional<ShelfEntry>& found) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    q.prepare(selection() + QStringLiteral("WHERE id = ?"));
-    q.addBindValue(qlonglong(id));
+SqlOutcome ShelfTable::findOne(QSqlQuery& q, std::optional<ShelfEntry>& found) {
     std::vector<ShelfEntry> rows;
     SqlOutcome fault = carryOut(q);
     if (!fault) {
@@ -246,19 +243,20 @@ SqlOutcome ShelfTable::find(std::int64_t id, std::optional<ShelfEntry>& found) {
     return fault;
 }
 
+SqlOutcome ShelfTable::find(std::int64_t id, std::optional<ShelfEntry>& found) {
+    QSqlQuery q(QSqlDatabase::database(connection_, false));
+    q.prepare(selection() + QStringLiteral("WHERE id = ?"));
+    q.addBindValue(qlonglong(id));
+    return findOne(q, found);
+}
+
 SqlOutcome ShelfTable::find(ShelfKind kind, const std::string& name,
                             std::optional<ShelfEntry>& found) {
     QSqlQuery q(QSqlDatabase::database(connection_, false));
     q.prepare(selection() + QStringLiteral("WHERE kind = ? AND name = ?"));
     q.addBindValue(kindName(kind));
     q.addBindValue(QString::fromStdString(name));
-    std::vector<ShelfEntry> rows;
-    SqlOutcome fault = carryOut(q);
-    if (!fault) {
-        fault = select(q, rows);
-    }
-    found = rows.empty() ? std::nullopt : std::optional(rows.front());
-    return fault;
+    return findOne(q, found);
 }
 
 SqlOutcome ShelfTable::write(const ShelfEntry& e) {

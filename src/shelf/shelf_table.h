@@ -60,6 +60,7 @@ class ShelfTable {
 
   private:
     SqlOutcome select(QSqlQuery& query, std::vector<ShelfEntry>& entries);
+    SqlOutcome findOne(QSqlQuery& query, std::optional<ShelfEntry>& found);
     SqlOutcome ask(const char* pragma, qint64& answer);
     SqlOutcome columnsThere(QStringList& columns);
     QString selection();

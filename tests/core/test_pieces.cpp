@@ -220,6 +220,44 @@ TEST_CASE("sockets, slots, pilot holes and pockets take out their own volume") {
     CHECK(toolsOf(rod, f).empty());
 }
 
+TEST_CASE("the wall beside a bore counts below its open rim: ellipse in closed form") {
+    // A straight bar of half-width b, half-height c, drilled from the back, off the middle. At the
+    // floor's outer edge, y across and z up, the ellipse gives the stock above, the wall beside and
+    // which way the skin looks. Rim: under 2.3 mm of stock and skin within 66.4 degrees of the
+    // mouth (cosine 0.4); everywhere else the wall must be told.
+    constexpr double b = 0.010, c = 0.013, r = 0.002;
+    const BodyCurves bar = curvesOf(barBody(0.1, b, c));
+    int walls = 0, rims = 0;
+    for (double off = 0.0; off < 0.0079; off += 0.0004) {
+        for (double deep = 0.0005; deep < 0.012; deep += 0.0003) {
+            CutTool tool;
+            tool.mouth_m = {0.05, off, c * std::sqrt(1 - off * off / (b * b))};
+            tool.inward = -Eigen::Vector3d::UnitZ();
+            tool.halfAlong_m = tool.halfAcross_m = r;
+            tool.depth_m = deep;
+            const double y = off + r, z = tool.mouth_m.z() - deep;
+            const double above = c * std::sqrt(1 - y * y / (b * b)) - z;
+            const double beside = b * std::sqrt(1 - z * z / (c * c)) - y;
+            if (z < 0.0005 || above < 0.0003) {
+                continue;
+            }
+            const double up = z / (c * c), out = y / (b * b);
+            const double facing = up / std::hypot(up, out);
+            const double told = measureCut(bar, tool).wallBeside_m;
+            INFO("off " << off << " deep " << deep << " above " << above << " beside " << beside);
+            if (above > 0.00235 || facing < 0.39) {
+                CHECK(told == Approx(beside).margin(3e-5));
+                walls += facing > 0.41;
+            } else if (above < 0.00225 && facing > 0.41) {
+                CHECK(told > beside + 1e-5);
+                ++rims;
+            }
+        }
+    }
+    CHECK(walls > 20);
+    CHECK(rims > 20);
+}
+
 TEST_CASE("where two tools cross, the wood is taken once") {
     const BodyCurves rod = curvesOf(barBody(0.1, 0.01, 0.01));
     Feature bore;
