@@ -16,7 +16,7 @@ build/tests/test_core >/dev/null || { echo "the tests fail before any fault is s
 
 # file | what stands there | the fault | what it is
 mutants=(
-  "core/hydro/submerged.cpp|xy24 += cross|xy24 -= cross|waterplane cross moment"
+  "core/hydro/wetted_hull.cpp|xy24 += cross|xy24 -= cross|waterplane cross moment"
   "core/hydro/righting.cpp|return std::cos(pitch) \*|return std::cos(0 * pitch) *|cosine of pitch in the righting arm"
   "core/motion/line_shape.cpp|0.5 \* line.airWeight_N_m() \* rest|0.0 * line.airWeight_N_m() * rest|sag of the line in the air"
   "core/motion/hull_loads.cpp|wake \* lip->chord_m|-wake * lip->chord_m|drag in the wake of a steep lip"

@@ -24,8 +24,8 @@ std::string itemPath(const char* list, size_t i) {
 // The box round the whole bait, side pieces and lip counted.
 Eigen::AlignedBox3d boxRound(const Derived& d) {
     Eigen::AlignedBox3d box;
-    for (const TriangleMesh& hull : d.mass.coarseShape.hulls) {
-        for (const Eigen::Vector3d& v : hull.vertices_m) {
+    for (const WettedHull& hull : d.mass.coarseShape.hulls) {
+        for (const Eigen::Vector3d& v : hull.mesh().vertices_m) {
             box.extend(v);
         }
     }

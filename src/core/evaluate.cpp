@@ -12,12 +12,6 @@ namespace wl {
 namespace {
 
 constexpr int kSkinRings = 64, kSkinAround = 40;
-// Projected wire length of a hook in hook lengths, and of a ring in diameters (assumed).
-constexpr double kHookWireLengths = 2.2;
-constexpr double kSingleHookWireLengths = 1.2;
-constexpr double kWeedGuardWireLengths = 0.6;
-constexpr double kRingWireLengths = 2.0;
-constexpr double kWireDrag = 1.1;  // cylinder across the flow (Hoerner, recalled)
 constexpr double kNoNet_kg = 1e-9;
 
 Body scaledBreadths(const Body& body, double scale) {
@@ -31,7 +25,7 @@ Body scaledBreadths(const Body& body, double scale) {
     return scaled;
 }
 
-TowedBait buildTowed(const Design& design, const Derived& d) {
+TowedBait buildTowed(const Design& design, const Derived& d, const Model& model) {
     TowedHull hull;
     hull.length_m = d.sizes.length_m;
     hull.width_m = d.sizes.maxWidth_m;
@@ -66,21 +60,20 @@ TowedBait buildTowed(const Design& design, const Derived& d) {
     std::vector<TowedPart> parts;
     for (const Fitting& fitting : design.fittings) {
         if (swings(fitting.kind)) {
-            const double lengths =
-                (fitting.kind == FittingKind::Treble       ? kHookWireLengths
-                 : fitting.kind == FittingKind::SingleHook ? kSingleHookWireLengths
-                                                           : kRingWireLengths) +
-                (fitting.weedGuard ? kWeedGuardWireLengths : 0.0);
+            const double lengths = (fitting.kind == FittingKind::Treble       ? model.trebleWire
+                                    : fitting.kind == FittingKind::SingleHook ? model.singleWire
+                                                                              : model.ringWire) +
+                                   (fitting.weedGuard ? model.weedGuardWire : 0.0);
             const Eigen::Vector3d at = fittingPlace(design, fitting);
             const double count = fitting.mirrored ? 2.0 : 1.0;
-            parts.push_back(
-                {{at.x(), at.z()}, count * kWireDrag * fitting.wire_m * lengths * fitting.size_m});
+            parts.push_back({{at.x(), at.z()},
+                             count * model.wireDrag * fitting.wire_m * lengths * fitting.size_m});
         }
     }
     const double reynolds = design.brief.retrieveSpeed_m_s * hull.length_m / d.waterViscosity_m2_s;
     const Eigen::Vector3d tie = tiePoint(design);
     TowedBait towed;
-    towed.loads = std::make_shared<LoadTable>(hull, lip, parts, reynolds);
+    towed.loads = std::make_shared<LoadTable>(hull, lip, parts, reynolds, model);
     towed.mass_kg = d.mass.mass_kg;
     towed.displacedVolume_m3 = d.mass.displacedVolume_m3;
     towed.waterDensity_kg_m3 = d.waterDensity_kg_m3;
@@ -131,7 +124,7 @@ void findRest(Derived& d) {
             d.roll_rad = rest.roll_rad;
             d.attitudeDecided = true;
             for (size_t i = 0; i < d.parts.size(); ++i) {
-                for (const Eigen::Vector3d& v : d.mass.shape.hulls[i].vertices_m) {
+                for (const Eigen::Vector3d& v : d.mass.shape.hulls[i].mesh().vertices_m) {
                     d.showing_m =
                         std::max(d.showing_m, rest.plane.normal.dot(v) - rest.plane.offset_m);
                 }
@@ -284,10 +277,12 @@ Result<Derived> evaluateUnguarded(const Design& design) {
     for (const BodyPart& part : d.parts) {
         d.skin.area_m2 += part.appendage ? integrateSkin(part.mesh).area_m2 : 0.0;
     }
+    const std::vector<CoatedHull> hulls = coatHulls(d.parts, design.coats);
     d.mass = computeMassBalance(
-        design, {d.curves, d.reckoning, d.reckoning.usedMass_kg / made.mass_kg, d.parts, d.joints},
+        design,
+        {d.curves, d.reckoning, d.reckoning.usedMass_kg / made.mass_kg, d.parts, d.joints, hulls},
         d.waterDensity_kg_m3);
-    d.towed = buildTowed(design, d);
+    d.towed = buildTowed(design, d, Model{});
     findRest(d);
     findAlone(d);
     findWaterlogged(design, d);

@@ -20,8 +20,8 @@ Line thin(double diameter = 0.00036) {
     return line;
 }
 
-const LineVelocity kLevelTow = [](const Eigen::Vector2d&) { return Eigen::Vector2d(1.0, 0.0); };
-const LineVelocity kStill = [](const Eigen::Vector2d&) { return Eigen::Vector2d(0.0, 0.0); };
+const LineMotion kLevelTow{{1.0, 0.0}};
+const LineMotion kStill{};
 
 PullModel pullOf(const TowedBait& bait) {
     return [&bait](double speed, double path, double alpha) {

@@ -190,7 +190,7 @@ TEST_CASE("the hull random bodies are floated on has their exact volume, centre 
         if (!derived) {
             continue;
         }
-        const TriangleMesh& hull = derived->mass.shape.hulls[0];
+        const TriangleMesh& hull = derived->mass.shape.hulls[0].mesh();
         const SolidProperties mesh = integrateMesh(hull);
         INFO(i);
         CHECK(isClosedAndOutward(hull));

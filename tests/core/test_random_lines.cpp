@@ -69,8 +69,7 @@ TEST_CASE("random towed lines lie as the same lines laid link by link") {
         const double tension = dice.from(0.2, 3), angle = dice.from(5, 60) * kDegree;
         const double length = dice.from(3, 40), speed = dice.from(0.3, 2);
         const LineEnd told =
-            integrateLine(line, tension, angle, length, 1e4, 400,
-                          [speed](const Eigen::Vector2d&) { return Eigen::Vector2d(speed, 0); });
+            integrateLine(line, tension, angle, length, 1e4, 400, LineMotion{{speed, 0}});
         const End rods = linkByLink(line, tension, angle, length, speed, 20000);
         INFO(i << " " << line.diameter_m * 1e3 << " mm, " << length << " m at " << speed);
         CHECK((told.place_m - rods.place).norm() < 1e-3 * length);

@@ -62,7 +62,8 @@ Wet clipped(const FloatingShape& shape, const WaterPlane& plane) {
         return Eigen::Vector3d(turn * r - Eigen::Vector3d(0, 0, plane.offset_m));
     };
     Wet wet;
-    for (const TriangleMesh& hull : shape.hulls) {
+    for (const WettedHull& wetted : shape.hulls) {
+        const TriangleMesh& hull = wetted.mesh();
         Wet one;
         for (const auto& t : hull.triangles) {
             addBelow({world(hull.vertices_m[size_t(t[0])]), world(hull.vertices_m[size_t(t[1])]),

@@ -78,8 +78,7 @@ TEST_CASE("line in the air sags: its end is where a hanging line's end is") {
     const double w = 1780.0 * kPi / 4 * line.diameter_m * line.diameter_m * kGravity_m_s2;
     CHECK(line.airWeight_N_m() == Approx(w));
     const double pull = 0.8, angle = 30 * kDegree, length = 12.0;
-    const LineEnd end = integrateLine(line, pull, angle, length, 0.0, 50,
-                                      [](const Eigen::Vector2d&) { return Eigen::Vector2d(0, 0); });
+    const LineEnd end = integrateLine(line, pull, angle, length, 0.0, 50, {});
     const double across = pull * std::cos(angle);
     double up = pull * std::sin(angle), x = 0, z = 0;
     const int steps = 10000;

@@ -57,6 +57,25 @@ SolidProperties integrateMesh(const TriangleMesh& mesh) {
     return p;
 }
 
+MeshVolume measureVolume(const TriangleMesh& mesh) {
+    const Eigen::Vector3d origin = meanVertex(mesh);
+    double volume6 = 0;
+    Eigen::Vector3d moment24 = Eigen::Vector3d::Zero();
+    for (const auto& t : mesh.triangles) {
+        const Eigen::Vector3d a = mesh.vertices_m[size_t(t[0])] - origin;
+        const Eigen::Vector3d b = mesh.vertices_m[size_t(t[1])] - origin;
+        const Eigen::Vector3d c = mesh.vertices_m[size_t(t[2])] - origin;
+        const double d = a.dot(b.cross(c));
+        volume6 += d;
+        moment24 += d * (a + b + c);
+    }
+    MeshVolume v{volume6 / 6, origin};
+    if (volume6 != 0) {
+        v.centroid_m += moment24 / (4 * volume6);
+    }
+    return v;
+}
+
 SkinProperties integrateSkin(const TriangleMesh& mesh) {
     SkinProperties p;
     Eigen::Vector3d moment = Eigen::Vector3d::Zero();
@@ -87,7 +106,7 @@ bool isClosedAndOutward(const TriangleMesh& mesh) {
             return false;
         }
     }
-    return integrateMesh(mesh).volume_m3 > 0;
+    return measureVolume(mesh).volume_m3 > 0;
 }
 
 TriangleMesh meshPlate(const std::vector<Eigen::Vector2d>& outline_m, const Eigen::Vector3d& root_m,

@@ -16,6 +16,13 @@ namespace wl {
 /// no digits.
 SolidProperties integrateMesh(const TriangleMesh& mesh);
 
+/// The volume and centroid of the same alone, at a third of the work.
+struct MeshVolume {
+    double volume_m3 = 0.0;
+    Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
+};
+MeshVolume measureVolume(const TriangleMesh& mesh);
+
 /// Area and area centroid of the skin.
 struct SkinProperties {
     double area_m2 = 0.0;

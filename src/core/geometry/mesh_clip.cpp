@@ -132,7 +132,7 @@ TriangleMesh clippedAtEndFace(const TriangleMesh& mesh, const BodyCurves& curves
 }
 
 void scaleMeshToVolume(TriangleMesh& mesh, double volume_m3) {
-    const SolidProperties now = integrateMesh(mesh);
+    const MeshVolume now = measureVolume(mesh);
     if (!(now.volume_m3 > 0 && volume_m3 > 0)) {
         return;
     }

@@ -76,12 +76,27 @@ double rollOf(const Eigen::Vector3d& up) {
     return std::atan2(up.y(), up.z());
 }
 
+// How deep a ball with that share of its volume under water lies, in its diameters: 3 t^2 - 2 t^3.
+static double floatingShare(double volumeShare) {
+    const double wanted = std::clamp(volumeShare, 0.0, 1.0);
+    double t = wanted;
+    for (int i = 0; i < 4; ++i) {
+        t -= (t * t * (3 - 2 * t) - wanted) / std::max(6 * t * (1 - t), 0.3);
+        t = std::clamp(t, 0.02, 0.98);
+    }
+    return t;
+}
+
 double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double within_m3) {
-    double low = 1e9, high = -1e9;
-    for (const TriangleMesh& hull : body.shape.hulls) {
-        for (const Eigen::Vector3d& v : hull.vertices_m) {
-            low = std::min(low, up.dot(v));
-            high = std::max(high, up.dot(v));
+    const double whole = computeDisplaced(body.shape).volume_m3;
+    double low = 1e9, high = -1e9, foot = 1e9, top = -1e9;
+    for (const WettedHull& hull : body.shape.hulls) {
+        const auto [from, to] = hull.range(up);
+        low = std::min(low, from);
+        high = std::max(high, to);
+        if (hull.volume_m3() > 0.05 * whole) {  // what carries it
+            foot = std::min(foot, from);
+            top = std::max(top, to);
         }
     }
     for (const SmallPart& part : body.shape.parts) {
@@ -90,8 +105,10 @@ double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double
         high = std::max(high, up.dot(part.centre_m) + radius);
     }
     const double wanted = body.mass_kg / body.waterDensity_kg_m3;
-    // Newton on a monotone function, kept inside a shrinking bracket.
-    double offset = 0.5 * (low + high);
+    // Newton on a monotone function, kept inside a shrinking bracket, from where a ball of that
+    // height would float.
+    double offset =
+        foot < top ? foot + floatingShare(wanted / whole) * (top - foot) : 0.5 * (low + high);
     for (int i = 0; i < 60 && high - low > 1e-13; ++i) {
         const Submerged wet = computeSubmerged(body.shape, {up, offset});
         const double error = wet.volume_m3 - wanted;
@@ -108,8 +125,24 @@ double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double
     return offset;
 }
 
-FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
-                         std::optional<double> nearOffset_m) {
+namespace {
+
+// How far a search goes: to rest, or until it is as near as `enough` or enters a known place.
+struct Search {
+    double enough_rad = kSettledTilt_rad;
+    const std::vector<FloatAttitude>* known = nullptr;
+};
+
+bool isOneOf(const std::vector<FloatAttitude>& known, const Eigen::Vector3d& up) {
+    constexpr double kSame_rad = 2.0 * kDegree;
+    static const double same = std::cos(kSame_rad);
+    return std::any_of(known.begin(), known.end(),
+                       [&up](const FloatAttitude& a) { return a.plane.normal.dot(up) > same; });
+}
+
+// Nothing when it came into a known place.
+std::optional<FloatAttitude> settle(const FloatingBody& body, const Eigen::Vector3d& up,
+                                    std::optional<double> nearOffset_m, const Search& search) {
     // A nudge of a twentieth of a degree off any exact balance.
     const PlaneAxes startAxes = planeAxes(up);
     WaterPlane plane;
@@ -144,6 +177,13 @@ FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
         if (step.tail<2>().norm() < kSettledTilt_rad && std::abs(step.x()) < kSettledHeave_m) {
             break;
         }
+        const bool near = tilt < search.enough_rad;
+        // Where the energy is a bowl whose bottom is a place already known, it would end there.
+        if (search.known != nullptr && tilt <= kLargestTilt_rad &&
+            eigen.eigenvalues().minCoeff() > 0 &&
+            isOneOf(*search.known, stepped(plane, step).normal)) {
+            return std::nullopt;
+        }
         bool improved = false;
         for (int halving = 0; halving < 10; ++halving) {
             const WaterPlane next = stepped(plane, step);
@@ -156,9 +196,10 @@ FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
             }
             step *= 0.5;
         }
-        settled = !improved || now.gradient.cwiseAbs().maxCoeff() < kSettledArm_m * massScale;
+        settled =
+            near || !improved || now.gradient.cwiseAbs().maxCoeff() < kSettledArm_m * massScale;
     }
-    if (std::abs(now.gradient.x()) > 1e-9 * massScale) {
+    if (search.known == nullptr && std::abs(now.gradient.x()) > 1e-9 * massScale) {
         plane.offset_m = findWaterline(body, plane.normal);
         now = evaluateEnergy(body, plane);
     }
@@ -180,39 +221,92 @@ FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
     return rest;
 }
 
+}  // namespace
+
+FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
+                         std::optional<double> nearOffset_m) {
+    return *settle(body, up, nearOffset_m, {});
+}
+
+namespace {
+
+// The same on both sides: what one side comes to, the other does too.
+bool isMirrored(const FloatingShape& shape, const Eigen::Vector3d& centreOfGravity_m) {
+    constexpr double kSame_m = 1e-9;
+    if (std::abs(centreOfGravity_m.y()) > kSame_m) {
+        return false;
+    }
+    const auto same = [](std::vector<Eigen::Vector4d> port,
+                         std::vector<Eigen::Vector4d> starboard) {
+        const auto order = [](const Eigen::Vector4d& a, const Eigen::Vector4d& b) {
+            return std::lexicographical_compare(a.data(), a.data() + 4, b.data(), b.data() + 4);
+        };
+        std::sort(port.begin(), port.end(), order);
+        std::sort(starboard.begin(), starboard.end(), order);
+        return port.size() == starboard.size() &&
+               std::equal(port.begin(), port.end(), starboard.begin(),
+                          [](const Eigen::Vector4d& a, const Eigen::Vector4d& b) {
+                              return (a - b).cwiseAbs().maxCoeff() <= kSame_m;
+                          });
+    };
+    std::vector<Eigen::Vector4d> port, starboard;
+    const auto note = [&](const Eigen::Vector3d& at, double size) {
+        if (std::abs(at.y()) > kSame_m) {
+            (at.y() > 0 ? port : starboard).emplace_back(at.x(), std::abs(at.y()), at.z(), size);
+        }
+    };
+    for (const WettedHull& hull : shape.hulls) {
+        for (const Eigen::Vector3d& v : hull.mesh().vertices_m) {
+            note(v, 0.0);
+        }
+    }
+    for (const SmallPart& part : shape.parts) {
+        note(part.centre_m, std::cbrt(part.volume_m3));
+    }
+    return same(std::move(port), std::move(starboard));
+}
+
+}  // namespace
+
 std::vector<FloatAttitude> findStableAttitudes(const FloatingBody& body,
                                                const FloatingShape& search) {
-    constexpr double kSame_rad = 2.0 * kDegree;
+    constexpr double kRough_rad = 1e-3;
     FloatingBody coarse = body;
     coarse.shape = search;
     // The same mass must float in the coarse shape too.
     const double full = computeDisplaced(search).volume_m3 * body.waterDensity_kg_m3;
     coarse.mass_kg = std::min(body.mass_kg, full * (1 - 1e-9));
 
+    const bool mirrored = isMirrored(search, body.centreOfGravity_m);
     std::vector<Eigen::Vector3d> starts{upInBody(0, 0)};
     for (const double roll : {45.0, -45.0, 90.0, -90.0, 135.0, -135.0, 180.0}) {
-        starts.push_back(upInBody(0, roll * kDegree));
+        if (roll > 0 || !mirrored) {
+            starts.push_back(upInBody(0, roll * kDegree));
+        }
     }
     for (const double pitch : {60.0, -60.0, 88.0, -88.0}) {
         starts.push_back(upInBody(pitch * kDegree, 0));
     }
     std::vector<FloatAttitude> found;
-    auto alreadyFound = [&found](const Eigen::Vector3d& up) {
-        return std::any_of(found.begin(), found.end(), [&up](const FloatAttitude& a) {
-            return std::acos(std::clamp(a.plane.normal.dot(up), -1.0, 1.0)) < kSame_rad;
-        });
-    };
-    for (size_t i = 0; i < starts.size(); ++i) {
-        if (i > 0 && alreadyFound(starts[i])) {
-            continue;
-        }
-        const FloatAttitude rough = settleFrom(coarse, starts[i]);
-        if (!rough.stable || (i > 0 && alreadyFound(rough.plane.normal))) {
-            continue;
-        }
-        const FloatAttitude rest = settleFrom(body, rough.plane.normal, rough.plane.offset_m);
-        if (rest.stable && !alreadyFound(rest.plane.normal)) {
+    const auto finish = [&](const Eigen::Vector3d& up, double offset) {
+        const FloatAttitude rest = settleFrom(body, up, offset);
+        if (rest.stable && !isOneOf(found, rest.plane.normal)) {
             found.push_back(rest);
+        }
+    };
+    for (const Eigen::Vector3d& start : starts) {
+        if (isOneOf(found, start)) {
+            continue;
+        }
+        const auto rough = settle(coarse, start, std::nullopt, {kRough_rad, &found});
+        if (!rough || !rough->stable) {
+            continue;
+        }
+        Eigen::Vector3d up = rough->plane.normal;
+        finish(up, rough->plane.offset_m);
+        up.y() = -up.y();
+        if (mirrored && !isOneOf(found, up)) {
+            finish(up, rough->plane.offset_m);
         }
     }
     if (found.size() > 1) {

@@ -7,56 +7,8 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
-#include "core/geometry/mesh_clip.h"
 
 namespace wl {
-namespace {
-
-// Skin moved out along its normals, then brought to the exact volume: a coat lies where there is
-// skin, not where there is volume, and a slim tail carries its share.
-void coatMesh(TriangleMesh& mesh, double coat_m3) {
-    const double volume = integrateMesh(mesh).volume_m3;
-    const double thickness = coat_m3 / integrateSkin(mesh).area_m2;
-    std::vector<Eigen::Vector3d> normals(mesh.vertices_m.size(), Eigen::Vector3d::Zero());
-    for (const auto& t : mesh.triangles) {
-        const Eigen::Vector3d& p = mesh.vertices_m[size_t(t[0])];
-        const Eigen::Vector3d byArea =
-            (mesh.vertices_m[size_t(t[1])] - p).cross(mesh.vertices_m[size_t(t[2])] - p);
-        for (const int v : t) {
-            normals[size_t(v)] += byArea;
-        }
-    }
-    for (size_t i = 0; i < normals.size(); ++i) {
-        mesh.vertices_m[i] += thickness * normals[i].normalized();
-    }
-    scaleMeshToVolume(mesh, volume + coat_m3);
-}
-
-// Skin of a part that is painted: what shows of the bait, not the faces inside its joints.
-SkinProperties paintedSkin(const BodyPart& part) {
-    constexpr double kOnFace_m = 2e-4;  // the mesh was scaled by a hair to its exact volume
-    if (!part.bounds.front && !part.bounds.rear) {
-        return integrateSkin(part.mesh);
-    }
-    TriangleMesh outer;
-    outer.vertices_m = part.mesh.vertices_m;
-    for (const auto& t : part.mesh.triangles) {
-        bool onFace = false;
-        for (const auto* face : {&part.bounds.front, &part.bounds.rear}) {
-            onFace = onFace || (*face && std::all_of(t.begin(), t.end(), [&](int v) {
-                         const Eigen::Vector3d& p = outer.vertices_m[size_t(v)];
-                         const double x = (*face)->x_m + (*face)->slope * std::abs(p.y());
-                         return std::abs(p.x() - x) < kOnFace_m;
-                     }));
-        }
-        if (!onFace) {
-            outer.triangles.push_back(t);
-        }
-    }
-    return integrateSkin(outer);
-}
-
-}  // namespace
 
 // A film lies within the drawn outline, in place of as much stock.
 void Balancer::addFilm(double y, double filmDensity, double woodDensity) {
@@ -132,34 +84,17 @@ void Balancer::addMake() {
 }
 
 void Balancer::addCoats() {
-    std::vector<double> area(body_.parts.size());
-    std::vector<Eigen::Vector3d> middle(area.size());
-    for (size_t i = 0; i < area.size(); ++i) {
-        const SkinProperties skin = paintedSkin(body_.parts[i]);
-        area[i] = skin.area_m2;
-        // On the hull as it is floated: centred on the body drawn.
-        middle[i] = skin.centroid_m + body_.parts[i].solid.centroid_m -
-                    integrateMesh(body_.parts[i].mesh).centroid_m;
-    }
-    std::vector<double> coatVolume(area.size(), 0.0);
     for (size_t k = 0; k < design_.coats.size(); ++k) {
         const Coat& coat = design_.coats[k];
-        for (size_t i = 0; i < area.size(); ++i) {
+        for (size_t i = 0; i < body_.hulls.size(); ++i) {
             MassItem& part =
                 item(PartKind::Coat, Origin::Computed, coat.name, "/coats/" + std::to_string(k), i);
-            part.displaced_m3 = area[i] * coat.thickness_m * coat.count;
+            part.displaced_m3 = body_.hulls[i].painted_m2 * coat.thickness_m * coat.count;
             part.mass_kg = coat.density_kg_m3 * part.displaced_m3;
-            part.centre_m = middle[i];
+            part.centre_m = body_.hulls[i].paintedCentre_m;
             part.netDoubt_kg = design_.errors.coatThickness * part.displaced_m3 *
                                std::abs(coat.density_kg_m3 - water_) * kHalfWidthToStandard;
-            coatVolume[i] += part.displaced_m3;
             (coat.kind == CoatKind::Sealer ? sealer_kg_ : finish_kg_) += part.mass_kg;
-        }
-    }
-    for (size_t i = 0; i < area.size(); ++i) {
-        if (coatVolume[i] > 0) {
-            coatMesh(hulls_[i], coatVolume[i]);
-            coatMesh(coarse_[i], coatVolume[i]);
         }
     }
 }

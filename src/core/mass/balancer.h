@@ -73,11 +73,10 @@ class Balancer {
     double water_;
     MassBalance b_;
     std::vector<MassSum> wood_;
-    std::vector<TriangleMesh> hulls_, coarse_;
     std::vector<std::vector<SmallPart>> small_;  // one more than parts: the lip's plate is apart
     std::vector<CutTool> tools_;                 // cut so far
     std::vector<Fill> fills_;
-    TriangleMesh lipPlate_;
+    std::optional<WettedHull> lipPlate_;
     size_t lipPiece_ = 0;
     double leadAndFiller_kg_ = 0, hardware_kg_ = 0, sealer_kg_ = 0, finish_kg_ = 0;
     double make_kg_ = 0;

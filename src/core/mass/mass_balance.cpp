@@ -6,23 +6,9 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
-#include "core/geometry/mesh_clip.h"
 #include "core/mass/balancer.h"
 
 namespace wl {
-
-namespace {
-
-// A hull of many small flats has its centre a hair off that of the curved body it stands for.
-TriangleMesh centredOn(TriangleMesh mesh, const Eigen::Vector3d& centroid_m) {
-    const Eigen::Vector3d shift = centroid_m - integrateMesh(mesh).centroid_m;
-    for (Eigen::Vector3d& v : mesh.vertices_m) {
-        v += shift;
-    }
-    return mesh;
-}
-
-}  // namespace
 
 Balancer::Balancer(const Design& design, const BodyInputs& body, double water_kg_m3)
     : design_(design), body_(body), water_(water_kg_m3), wood_(body.parts.size()) {
@@ -31,8 +17,6 @@ Balancer::Balancer(const Design& design, const BodyInputs& body, double water_kg
         piece.name = part.name;
         piece.path = part.path;
         b_.pieces.push_back(piece);
-        hulls_.push_back(centredOn(part.mesh, part.solid.centroid_m));
-        coarse_.push_back(centredOn(part.coarse, part.solid.centroid_m));
         small_.emplace_back();
     }
     small_.emplace_back();
@@ -104,14 +88,15 @@ void Balancer::total() {
     b_.netDoubt_kg = std::sqrt(bodyDoubt * bodyDoubt + otherDoubt2);
     for (size_t i = 0; i < b_.pieces.size(); ++i) {
         PieceBalance& piece = b_.pieces[i];
-        FloatingShape alone{{hulls_[i]}, small_[i]};
-        b_.shape.hulls.push_back(hulls_[i]);
-        piece.coarseShape = {{coarse_[i]}, small_[i]};
-        b_.coarseShape.hulls.push_back(coarse_[i]);
+        const CoatedHull& hull = body_.hulls[i];
+        FloatingShape alone{{hull.fine}, small_[i]};
+        piece.coarseShape = {{hull.coarse}, small_[i]};
+        b_.shape.hulls.push_back(hull.fine);
+        b_.coarseShape.hulls.push_back(hull.coarse);
         b_.shape.parts.insert(b_.shape.parts.end(), small_[i].begin(), small_[i].end());
-        if (!lipPlate_.triangles.empty() && i == lipPiece_) {
-            alone.hulls.push_back(lipPlate_);
-            piece.coarseShape.hulls.push_back(lipPlate_);
+        if (lipPlate_ && i == lipPiece_) {
+            alone.hulls.push_back(*lipPlate_);
+            piece.coarseShape.hulls.push_back(*lipPlate_);
         }
         const Submerged displaced = computeDisplaced(alone);
         piece.displacedVolume_m3 = displaced.volume_m3;
@@ -119,9 +104,9 @@ void Balancer::total() {
         piece.mass_kg = pieceMass[i].amount;
         piece.centreOfGravity_m = pieceMass[i].centre();
     }
-    if (!lipPlate_.triangles.empty()) {
-        b_.shape.hulls.push_back(lipPlate_);
-        b_.coarseShape.hulls.push_back(lipPlate_);
+    if (lipPlate_) {
+        b_.shape.hulls.push_back(*lipPlate_);
+        b_.coarseShape.hulls.push_back(*lipPlate_);
     }
     b_.coarseShape.parts = b_.shape.parts;
     const Submerged displaced = computeDisplaced(b_.shape);
@@ -138,10 +123,12 @@ void moveShape(FloatingShape& shape, const Eigen::Vector3d& about, double scale,
     auto move = [&](Eigen::Vector3d& v) {
         v = about + k * (v - about) + aft * Eigen::Vector3d::UnitX();
     };
-    for (TriangleMesh& hull : shape.hulls) {
-        for (Eigen::Vector3d& v : hull.vertices_m) {
+    for (WettedHull& hull : shape.hulls) {
+        TriangleMesh mesh = hull.mesh();
+        for (Eigen::Vector3d& v : mesh.vertices_m) {
             move(v);
         }
+        hull = WettedHull(std::move(mesh));
     }
     for (SmallPart& part : shape.parts) {
         move(part.centre_m);

@@ -7,7 +7,7 @@
 #include <Eigen/Core>
 
 #include "core/design/design.h"
-#include "core/geometry/mesh.h"
+#include "core/hull/coated_hull.h"
 #include "core/hydro/submerged.h"
 #include "core/mass/body_parts.h"
 #include "core/mass/bore_volume.h"
@@ -89,6 +89,7 @@ struct BodyInputs {
     double massScale = 1.0;  ///< of every piece's material, from a weighed body
     const std::vector<BodyPart>& parts;
     const std::vector<JointCut>& cuts;
+    const std::vector<CoatedHull>& hulls;  ///< one for each part
 };
 
 /// Sums the parts. Swinging parts (hooks, rings) act at their eye. Coats lie on each piece's own

@@ -10,41 +10,8 @@
 namespace wl {
 namespace {
 
-// Factors found from this project's own steady flow solutions (see docs/theory.md, "Tow").
-constexpr double kMunkBare = 0.60;
-constexpr double kMunkLipLoss = 0.13;
-constexpr double kMunkLipFullSpan = 0.7;
-constexpr double kCrossFlowBare = 1.22;
-constexpr double kBareLift = 0.36;
-constexpr double kLipOnBodyInLine = 1.15;
-constexpr double kLipOnBodySteep = 1.07;
-constexpr double kSteepWake = 0.32;
-constexpr double kInLine_deg = 25.0;
-constexpr double kSteep_deg = 45.0;
-
-// Plate skin friction and edge drag (Hoerner, recalled).
-constexpr double kPlateFriction = 0.006;
-constexpr double kPlateEdge = 0.4;
-
 double wrapped(double angle) {
     return std::remainder(angle, 2 * kPi);
-}
-
-double steepShare(double angle_rad) {
-    return std::clamp((angle_rad / kDegree - kInLine_deg) / (kSteep_deg - kInLine_deg), 0.0, 1.0);
-}
-
-double crossFlowFactor(const std::optional<TowedLip>& lip, double alpha_rad) {
-    if (!lip) {
-        return kCrossFlowBare;
-    }
-    if (alpha_rad >= 0) {
-        return 1.0;
-    }
-    constexpr std::array<std::pair<double, double>, 3> steep{
-        {{-45.0, 1.0}, {-30.0, 1.35}, {-20.0, 2.1}}};
-    const double share = steepShare(lip->angle_rad);
-    return (1 - share) + share * interpolate(steep, alpha_rad / kDegree);
 }
 
 void addAt(Loads& sum, const Eigen::Vector2d& place, double aft, double up) {
@@ -53,26 +20,139 @@ void addAt(Loads& sum, const Eigen::Vector2d& place, double aft, double up) {
     sum.moment_m3 += place.y() * aft - place.x() * up;
 }
 
-void addLip(Loads& sum, const TowedLip& lip, double alpha) {
-    const double area = lip.chord_m * lip.span_m;
-    const double incidence = wrapped(lip.angle_rad - alpha);
-    const bool reversed = std::abs(incidence) > kPi / 2;
-    const double a = reversed ? kPi - std::abs(incidence) : std::abs(incidence);
-    const double onBody =
-        kLipOnBodyInLine + steepShare(lip.angle_rad) * (kLipOnBodySteep - kLipOnBodyInLine);
-    const double normal = std::copysign(
-        area * onBody * plateNormalCoefficient(a, lip.span_m / lip.chord_m), incidence);
-    const double fromEdge = (0.30 + 0.19 * std::sin(a)) * lip.chord_m;
-    const double alongLip = reversed ? fromEdge : lip.chord_m - fromEdge;
-    const Eigen::Vector2d along(-std::cos(lip.angle_rad), -std::sin(lip.angle_rad));
-    const Eigen::Vector2d down(std::sin(lip.angle_rad), -std::cos(lip.angle_rad));
-    const Eigen::Vector2d place = lip.root_m + alongLip * along;
-    addAt(sum, place, normal * down.x(), normal * down.y());
-    const double slide = std::cos(incidence);
-    const double edge = (2 * area * kPlateFriction + kPlateEdge * lip.thickness_m * lip.span_m) *
-                        slide * std::abs(slide);
-    addAt(sum, place, -edge * along.x(), -edge * along.y());
-}
+// A plate's normal force over incidence, what does not change with incidence worked out once.
+class Plate {
+  public:
+    Plate(double aspect, const Model& model) : aspect_(aspect) {
+        kp_ = 2 * kPi * aspect / (2 + std::sqrt(aspect * aspect + 4));
+        kv_ = kp_ - kp_ * kp_ / (kPi * aspect) +
+              model.plateSideSuction / std::pow(std::max(aspect, 0.6), 0.8);
+        constexpr std::array<std::pair<double, double>, 5> broadside{
+            {{1, 1.17}, {5, 1.20}, {10, 1.30}, {20, 1.50}, {40, 1.70}}};
+        c90_ = interpolate(broadside, std::max(aspect, 1 / aspect));
+        stall_rad_ = model.plateStall_rad +
+                     std::min(model.plateStallReach_rad,
+                              model.plateStallAspect_rad / ((1 + aspect) * (1 + aspect)));
+    }
+    double normal(double a, double sine, double cosine) const {
+        const double attached = kp_ * sine * cosine + kv_ * sine * sine;
+        const double stalled = aspect_ <= 5 ? c90_ * std::min(1.0, 2 * sine)
+                                            : c90_ * 0.505 / (0.222 + 0.283 / std::max(sine, 1e-9));
+        constexpr double kBlend_rad = 4 * kDegree;
+        const double blend = 1 / (1 + std::exp((stall_rad_ - a) / kBlend_rad));
+        return (1 - blend) * attached + blend * stalled;
+    }
+
+  private:
+    double aspect_, kp_, kv_, c90_, stall_rad_;
+};
+
+// Loads over the angle of attack, what does not change with it worked out once.
+class LoadFormula {
+  public:
+    LoadFormula(const TowedHull& hull, const std::optional<TowedLip>& lip,
+                const std::vector<TowedPart>& parts, double reynolds, const Model& model)
+        : model_(model), hull_(hull), lip_(lip) {
+        const double munkShare =
+            lip ? model.munk -
+                      model.munkLipLoss *
+                          std::min(1.0, lip->span_m / (model.munkLipFullSpan * hull.width_m))
+                : model.munk;
+        munk_ = munkShare * hull.addedMassExcess * hull.volume_m3;
+        const double slenderness = hull.length_m / std::sqrt(hull.width_m * hull.height_m);
+        cross_ = finiteLengthFactor(slenderness) *
+                 crossFlowDrag(hull.height_m / hull.width_m, hull.squareness);
+        lift_ = model.bareLift * kPi * hull.width_m * hull.height_m / 4;
+        axial_ = axialDragArea(hull, reynolds, model);
+        for (const TowedPart& part : parts) {
+            partDrag_ += part.dragArea_m2;
+            partMoment_ += part.dragArea_m2 * part.place_m;
+        }
+        if (lip) {
+            plate_.emplace(lip->span_m / lip->chord_m, model);
+            const double angle = lip->angle_rad;
+            steep_ = std::clamp(
+                (angle - model.lipSteepFrom_rad) / (model.lipSteepTo_rad - model.lipSteepFrom_rad),
+                0.0, 1.0);
+            lipArea_ = lip->chord_m * lip->span_m;
+            onBody_ =
+                model.lipOnBodyInLine + steep_ * (model.lipOnBodySteep - model.lipOnBodyInLine);
+            along_ = {-std::cos(angle), -std::sin(angle)};
+            down_ = {std::sin(angle), -std::cos(angle)};
+            edge_ = 2 * lipArea_ * model.plateFriction +
+                    model.plateEdge * lip->thickness_m * lip->span_m;
+        }
+    }
+
+    Loads at(double alpha) const {
+        Loads sum;
+        const double u = std::cos(alpha);
+        const double w = std::sin(alpha);
+        sum.moment_m3 += munk_ * 2 * u * w * std::sqrt(0.5 * (1 + std::abs(u)));
+        const double cross = crossFactor(alpha) * cross_ * w * std::abs(w);
+        sum.up_m2 += cross * hull_.planArea_m2;
+        sum.moment_m3 -= cross * hull_.planMoment_m3;
+        if (!lip_) {
+            addAt(sum, {hull_.planMoment_m3 / hull_.planArea_m2, 0.0}, 0.0,
+                  lift_ * std::abs(u) * w);
+        }
+        addAt(sum, {0.0, hull_.centroidZ_m}, axial_ * u * std::abs(u), 0.0);
+        if (lip_) {
+            if (lip_->angle_rad >= 30 * kDegree && alpha < 0) {
+                const double share = std::min(1.0, (lip_->angle_rad / kDegree - 15) / 30);
+                const double wake =
+                    model_.lipWake * std::clamp((-alpha / kDegree - 20) / 25, 0.0, 1.0);
+                addAt(sum, {0.0, hull_.centroidZ_m}, wake * lip_->chord_m * lip_->span_m * share,
+                      0.0);
+            }
+            addLip(sum, alpha);
+        }
+        sum.aft_m2 += partDrag_ * u;
+        sum.up_m2 += partDrag_ * w;
+        sum.moment_m3 += partMoment_.y() * u - partMoment_.x() * w;
+        return sum;
+    }
+
+  private:
+    double crossFactor(double alpha) const {
+        if (!lip_) {
+            return model_.crossFlow;
+        }
+        if (alpha >= 0) {
+            return model_.crossFlowLip;
+        }
+        const std::array<std::pair<double, double>, 3> steep{{{-45.0, model_.crossFlowLip},
+                                                              {-30.0, model_.crossFlowSteep30},
+                                                              {-20.0, model_.crossFlowSteep20}}};
+        return (1 - steep_) * model_.crossFlowLip + steep_ * interpolate(steep, alpha / kDegree);
+    }
+
+    void addLip(Loads& sum, double alpha) const {
+        const double incidence = wrapped(lip_->angle_rad - alpha);
+        const bool reversed = std::abs(incidence) > kPi / 2;
+        const double a = reversed ? kPi - std::abs(incidence) : std::abs(incidence);
+        const double sine = std::sin(a), cosine = std::cos(a);
+        const double normal =
+            std::copysign(lipArea_ * onBody_ * plate_->normal(a, sine, cosine), incidence);
+        const double fromEdge =
+            (model_.lipPressure + model_.lipPressureShift * sine) * lip_->chord_m;
+        const double alongLip = reversed ? fromEdge : lip_->chord_m - fromEdge;
+        const Eigen::Vector2d place = lip_->root_m + alongLip * along_;
+        addAt(sum, place, normal * down_.x(), normal * down_.y());
+        const double slide = reversed ? -cosine : cosine;
+        const double edge = edge_ * slide * std::abs(slide);
+        addAt(sum, place, -edge * along_.x(), -edge * along_.y());
+    }
+
+    const Model& model_;
+    const TowedHull& hull_;
+    const std::optional<TowedLip>& lip_;
+    std::optional<Plate> plate_;
+    double munk_ = 0, cross_ = 0, lift_ = 0, axial_ = 0, partDrag_ = 0;
+    Eigen::Vector2d partMoment_ = Eigen::Vector2d::Zero();
+    double steep_ = 0, lipArea_ = 0, onBody_ = 0, edge_ = 0;
+    Eigen::Vector2d along_ = Eigen::Vector2d::Zero(), down_ = Eigen::Vector2d::Zero();
+};
 
 }  // namespace
 
@@ -86,19 +166,8 @@ Eigen::Vector3d addedMassCoefficients(double length_m, double width_m, double he
     return {k(b, c, a), k(c, a, b), k(a, b, c)};
 }
 
-double plateNormalCoefficient(double a, double aspect) {
-    const double s = std::sin(a);
-    const double kp = 2 * kPi * aspect / (2 + std::sqrt(aspect * aspect + 4));
-    const double kv = kp - kp * kp / (kPi * aspect) + 1.6 / std::pow(std::max(aspect, 0.6), 0.8);
-    const double attached = kp * s * std::cos(a) + kv * s * s;
-    constexpr std::array<std::pair<double, double>, 5> broadside{
-        {{1, 1.17}, {5, 1.20}, {10, 1.30}, {20, 1.50}, {40, 1.70}}};
-    const double c90 = interpolate(broadside, std::max(aspect, 1 / aspect));
-    const double stalled = aspect <= 5 ? c90 * std::min(1.0, 2 * s)
-                                       : c90 * 0.505 / (0.222 + 0.283 / std::max(s, 1e-9));
-    const double stallAt = 12 + std::min(33.0, 104 / ((1 + aspect) * (1 + aspect)));
-    const double blend = 1 / (1 + std::exp(-(a / kDegree - stallAt) / 4));
-    return (1 - blend) * attached + blend * stalled;
+double plateNormalCoefficient(double a, double aspect, const Model& model) {
+    return Plate(aspect, model).normal(a, std::sin(a), std::cos(a));
 }
 
 double crossFlowDrag(double heightOverWidth, double squareness) {
@@ -116,13 +185,13 @@ double finiteLengthFactor(double slenderness) {
     return interpolate(table, slenderness);
 }
 
-double axialDragArea(const TowedHull& hull, double reynolds) {
+double axialDragArea(const TowedHull& hull, double reynolds, const Model& model) {
     const double bluntness = std::sqrt(hull.width_m * hull.height_m) / hull.length_m;
     const double frontal = kPi * hull.width_m * hull.height_m / 4;
     const double re = std::max(reynolds, 100.0);
     if (re < 3e5) {
         const double friction = 1.328 / std::sqrt(re);
-        return 0.33 * bluntness * frontal +
+        return model.bluntDrag * bluntness * frontal +
                hull.wettedArea_m2 * friction * (1 + std::pow(bluntness, 1.5));
     }
     const double lg = std::log10(re) - 2;
@@ -131,54 +200,22 @@ double axialDragArea(const TowedHull& hull, double reynolds) {
 }
 
 Loads computeLoads(const TowedHull& hull, const std::optional<TowedLip>& lip,
-                   const std::vector<TowedPart>& parts, double reynolds, double alpha) {
-    Loads sum;
-    const double u = std::cos(alpha);
-    const double w = std::sin(alpha);
-
-    const double munkShare =
-        lip ? kMunkBare -
-                  kMunkLipLoss * std::min(1.0, lip->span_m / (kMunkLipFullSpan * hull.width_m))
-            : kMunkBare;
-    sum.moment_m3 += munkShare * hull.addedMassExcess * hull.volume_m3 * 2 * u * w *
-                     std::sqrt(0.5 * (1 + std::abs(u)));
-
-    const double slenderness = hull.length_m / std::sqrt(hull.width_m * hull.height_m);
-    const double cross = crossFlowFactor(lip, alpha) * finiteLengthFactor(slenderness) *
-                         crossFlowDrag(hull.height_m / hull.width_m, hull.squareness) * w *
-                         std::abs(w);
-    sum.up_m2 += cross * hull.planArea_m2;
-    sum.moment_m3 -= cross * hull.planMoment_m3;
-    const double frontal = kPi * hull.width_m * hull.height_m / 4;
-    if (!lip) {
-        const double lift = kBareLift * frontal * std::abs(u) * w;
-        addAt(sum, {hull.planMoment_m3 / hull.planArea_m2, 0.0}, 0.0, lift);
-    }
-
-    addAt(sum, {0.0, hull.centroidZ_m}, axialDragArea(hull, reynolds) * u * std::abs(u), 0.0);
-    if (lip) {
-        if (lip->angle_rad >= 30 * kDegree && alpha < 0) {
-            const double share = std::min(1.0, (lip->angle_rad / kDegree - 15) / 30);
-            const double wake = kSteepWake * std::clamp((-alpha / kDegree - 20) / 25, 0.0, 1.0);
-            addAt(sum, {0.0, hull.centroidZ_m}, wake * lip->chord_m * lip->span_m * share, 0.0);
-        }
-        addLip(sum, *lip, alpha);
-    }
-    for (const TowedPart& part : parts) {
-        addAt(sum, part.place_m, part.dragArea_m2 * u, part.dragArea_m2 * w);
-    }
-    return sum;
+                   const std::vector<TowedPart>& parts, double reynolds, double alpha,
+                   const Model& model) {
+    return LoadFormula(hull, lip, parts, reynolds, model).at(alpha);
 }
 
 LoadTable::LoadTable(const TowedHull& hull, const std::optional<TowedLip>& lip,
-                     const std::vector<TowedPart>& parts, double reynolds) {
+                     const std::vector<TowedPart>& parts, double reynolds, const Model& model) {
+    const LoadFormula formula(hull, lip, parts, reynolds, model);
     for (int i = 0; i <= kCount; ++i) {
-        table_[i] = computeLoads(hull, lip, parts, reynolds, (-180.0 + 0.25 * i) * kDegree);
+        table_[i] = formula.at((-180.0 + 0.25 * i) * kDegree);
     }
 }
 
 Loads LoadTable::at(double alpha_rad) const {
-    const double at = (wrapped(alpha_rad) / kDegree + 180.0) * 4.0;
+    const double turn = alpha_rad / (2 * kPi) + 0.5;
+    const double at = (turn - std::floor(turn)) * kCount;
     const int i = std::clamp(static_cast<int>(at), 0, kCount - 1);
     const double share = at - i;
     const Loads& a = table_[i];

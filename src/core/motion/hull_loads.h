@@ -11,6 +11,8 @@
 
 #include <Eigen/Core>
 
+#include "core/model/model.h"
+
 namespace wl {
 
 /// The body as the tow model sees it. Plan moment is the integral of width x dx, x aft of the nose.
@@ -57,7 +59,7 @@ Eigen::Vector3d addedMassCoefficients(double length_m, double width_m, double he
 /// leading-edge and Lamar side-edge suction up to stall, Hoerner's flat plate after it, blended
 /// over 4 degrees about a_s = 12 + min(33, 104/(1+AR)^2) degrees (fit to recalled data). Aspect
 /// 0.4-2.5.
-double plateNormalCoefficient(double incidence_rad, double aspect);
+double plateNormalCoefficient(double incidence_rad, double aspect, const Model& model = {});
 
 /// Cross-flow drag coefficient of a section by height / width and squareness (ellipse: White; box:
 /// Hoerner; both recalled; blend assumed), and its share for a body of finite length (Wieselsberger
@@ -66,19 +68,20 @@ double crossFlowDrag(double heightOverWidth, double squareness);
 double finiteLengthFactor(double slenderness);
 
 /// Axial drag area of the body alone, m2 (Hoerner, with Blasius or ITTC-57 friction; recalled).
-double axialDragArea(const TowedHull& hull, double reynolds);
+double axialDragArea(const TowedHull& hull, double reynolds, const Model& model = {});
 
 /// Loads on body, lip and parts. Sources term by term in docs/theory.md. The cross-flow, Munk and
 /// lip factors for a body with a lip come from this project's own flow solutions of a 76 mm body,
 /// and carry the doubt stated with the depth.
 Loads computeLoads(const TowedHull& hull, const std::optional<TowedLip>& lip,
-                   const std::vector<TowedPart>& parts, double reynolds, double alpha_rad);
+                   const std::vector<TowedPart>& parts, double reynolds, double alpha_rad,
+                   const Model& model = {});
 
 /// The same tabulated each 0.25 degrees over the full circle; look-ups are straight lines between.
 class LoadTable {
   public:
     LoadTable(const TowedHull& hull, const std::optional<TowedLip>& lip,
-              const std::vector<TowedPart>& parts, double reynolds);
+              const std::vector<TowedPart>& parts, double reynolds, const Model& model = {});
     Loads at(double alpha_rad) const;
 
   private:

@@ -12,7 +12,8 @@ namespace wl {
 namespace {
 
 constexpr int kLineSteps = 24;
-constexpr double kTolerance = 1e-6;
+constexpr double kTolerance = 1e-8;
+constexpr double kMostStep = 0.4;  // of ln speed and of the path angle, in one go
 constexpr double kFailure = 3e-3;
 constexpr double kRoughLimit = 0.35;
 constexpr double kRoughShare = 0.15;
@@ -21,6 +22,7 @@ constexpr double kStepShare = 0.01;
 constexpr double kEndShare = 0.03;
 
 using Complex = std::complex<double>;
+using Slopes = Eigen::Matrix2d;  // of the gap, by ln speed and by path
 
 struct Unknowns {
     double lnSpeed;
@@ -53,11 +55,10 @@ class Stepper {
         }
         const double lengthOut =
             std::min(retrieve_.reelSpeed_m_s / -mu.real(), 4 * std::abs(place) + 1.0);
-        const LineVelocity turning = [&place, &mu](const Eigen::Vector2d& fromBait) {
-            const Complex p = place + Complex(-fromBait.x(), fromBait.y());
-            const Complex v = mu * p;
-            return Eigen::Vector2d(-v.real(), v.imag());
-        };
+        // v(p) = mu p, with x counted towards the rod.
+        LineMotion turning;
+        turning.atBait_m_s = {-velocity.real(), velocity.imag()};
+        turning.perMetre_1_s << mu.real(), mu.imag(), -mu.imag(), mu.real();
         const LineEnd end =
             integrateLine(line_, match.trim->tension_N, match.trim->lineAngle_rad, lengthOut,
                           place.imag() - retrieve_.rodTipHeight_m, kLineSteps, turning);
@@ -70,8 +71,36 @@ class Stepper {
         return match;
     }
 
-    // Damped Newton; leaves the best unknowns found in x.
-    Match solve(const Complex& place, Unknowns& x, double alpha) const {
+    // From a neighbour's slopes, mended as it goes (Broyden 1965); false when that does not
+    // converge fast.
+    bool solveNear(const Complex& place, Unknowns& x, double alpha, Slopes& slopes,
+                   Match& best) const {
+        best = tryAt(place, x, alpha);
+        for (int iteration = 0; best.trim && iteration < 8; ++iteration) {
+            if (best.size() <= kTolerance) {
+                return true;
+            }
+            if (std::abs(slopes.determinant()) < 1e-14) {
+                return false;
+            }
+            const Eigen::Vector2d step =
+                (-slopes.inverse() * best.gap).cwiseMax(-kMostStep).cwiseMin(kMostStep);
+            const Unknowns next{x.lnSpeed + step.x(), x.path + step.y()};
+            const Match there = tryAt(place, next, alpha);
+            if (!(there.size() < 0.5 * best.size())) {
+                return false;
+            }
+            slopes +=
+                (there.gap - best.gap - slopes * step) * step.transpose() / step.squaredNorm();
+            x = next;
+            best = there;
+        }
+        return best.size() <= kTolerance;
+    }
+
+    // Damped Newton; leaves the best unknowns found in x, and the last slopes taken.
+    Match solve(const Complex& place, Unknowns& x, double alpha,
+                std::optional<Slopes>& slopes) const {
         Match best = tryAt(place, x, alpha);
         for (int iteration = 0; iteration < 25 && best.size() > kTolerance; ++iteration) {
             if (!best.trim) {
@@ -83,14 +112,15 @@ class Stepper {
             if (!bySpeed.trim || !byPath.trim) {
                 break;
             }
-            Eigen::Matrix2d jacobian;
+            Slopes jacobian;
             jacobian.col(0) = (bySpeed.gap - best.gap) / h;
             jacobian.col(1) = (byPath.gap - best.gap) / h;
             if (std::abs(jacobian.determinant()) < 1e-14) {
                 break;
             }
-            Eigen::Vector2d step = -jacobian.partialPivLu().solve(best.gap);
-            step = step.cwiseMax(-0.4).cwiseMin(0.4);
+            slopes = jacobian;
+            Eigen::Vector2d step = -jacobian.inverse() * best.gap;
+            step = step.cwiseMax(-kMostStep).cwiseMin(kMostStep);
             bool improved = false;
             for (int halving = 0; halving < 12; ++halving) {
                 const Unknowns next{x.lnSpeed + step.x(), x.path + step.y()};
@@ -148,6 +178,8 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
     }
     double alpha = level->alpha_rad;
     Unknowns x{std::log(retrieve.reelSpeed_m_s), level->lineAngle_rad - std::atan2(down, away)};
+    std::optional<Unknowns> before;  // the point before, when it was matched well
+    std::optional<Slopes> slopes;
     double lastPath = 0;
     double time = 0;
     const double stepLength = kStepShare * retrieve.cast_m;
@@ -159,12 +191,23 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
             break;
         }
         const Complex place(away, down);
-        Match match = stepper.solve(place, x, alpha);
+        const Unknowns here = x;
+        Match match;
+        bool near = false;
+        if (slopes && before) {
+            x = {2 * here.lnSpeed - before->lnSpeed, 2 * here.path - before->path};
+            near = stepper.solveNear(place, x, alpha, *slopes, match);
+        }
+        if (!near) {
+            x = here;
+            match = stepper.solve(place, x, alpha, slopes);
+        }
+        before = match.size() <= kTolerance && count > 0 ? std::optional(here) : std::nullopt;
         if (match.size() > kFailure && count == 0) {
             for (const double guess :
                  {0.0, 0.2, 0.4, 0.7, -0.2}) {  // the first point has no neighbour
                 Unknowns other{std::log(retrieve.reelSpeed_m_s), guess};
-                const Match attempt = stepper.solve(place, other, alpha);
+                const Match attempt = stepper.solve(place, other, alpha, slopes);
                 if (attempt.size() < match.size()) {
                     match = attempt;
                     x = other;

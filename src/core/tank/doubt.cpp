@@ -60,7 +60,7 @@ struct BodyModel {
     }
 };
 
-struct Model {
+struct LinearModel {
     BodyModel body;
     std::vector<DoubtSource> sources;
     std::vector<int> bodyInput;     ///< index of x, or -1: linear
@@ -77,7 +77,7 @@ double bodyEffect(const BodyModel& body, int input) {
     return (up - body.net(x.data())) / (2 * kStep);
 }
 
-void addBody(const Design& design, const Derived& d, Model& m) {
+void addBody(const Design& design, const Derived& d, LinearModel& m) {
     const Stock& stock = design.pieces.front().stock;
     const BodyReckoning& r = d.reckoning;
     BodyModel& body = m.body;
@@ -166,7 +166,7 @@ const char* codeOf(PartKind kind) {
     }
 }
 
-void addParts(const Design& design, const Derived& d, Model& m) {
+void addParts(const Design& design, const Derived& d, LinearModel& m) {
     std::map<std::string, size_t> byPath;
     for (const MassItem& item : d.mass.items) {
         const bool chain = item.kind == PartKind::Body && item.path.starts_with("/pieces");
@@ -201,8 +201,8 @@ void addParts(const Design& design, const Derived& d, Model& m) {
     }
 }
 
-Model modelOf(const Design& design, const Derived& d) {
-    Model m;
+LinearModel modelOf(const Design& design, const Derived& d) {
+    LinearModel m;
     addBody(design, d, m);
     addParts(design, d, m);
     return m;
@@ -274,7 +274,7 @@ Chances chancesFor(double net, double band, double half, double normal) {
 }
 
 Doubt computeDoubt(const Design& design, const Derived& d) {
-    Model m = modelOf(design, d);
+    LinearModel m = modelOf(design, d);
     Doubt doubt;
     doubt.net_kg = d.net_kg;
     doubt.band_kg = suspendBand_kg(d);
@@ -320,7 +320,7 @@ Doubt computeDoubt(const Design& design, const Derived& d) {
 SampledDoubt sampleDoubt(const Design& design, const Derived& d, size_t count, std::uint64_t seed,
                          std::stop_token stop) {
     static const boost::math::normal standard;
-    const Model m = modelOf(design, d);
+    const LinearModel m = modelOf(design, d);
     const double band = suspendBand_kg(d);
     const size_t n = m.sources.size();
     SampledDoubt out;

@@ -110,7 +110,7 @@ class InTank {
         const FloatAttitude rest = settleFrom(body, upInBody(d_.pitch_rad, d_.roll_rad));
         double high = -1.0;
         for (size_t i = 0; i < d_.parts.size() && i < shape.hulls.size(); ++i) {
-            for (const Eigen::Vector3d& v : shape.hulls[i].vertices_m) {
+            for (const Eigen::Vector3d& v : shape.hulls[i].mesh().vertices_m) {
                 high = std::max(high, rest.plane.normal.dot(v) - rest.plane.offset_m);
             }
         }

@@ -1,0 +1,112 @@
+#include "core/model/model.h"
+
+#include "core/base/decimal.h"
+
+namespace wl {
+
+const std::vector<Coefficient>& coefficients() {
+    constexpr Quantity kNumber = Quantity::Number, kAngle = Quantity::Angle;
+    constexpr const char* kFlow = "own flow solutions of a 76 x 20 x 24 mm body (k-omega SST)";
+    constexpr const char* kHoerner = "Hoerner, Fluid-Dynamic Drag (recalled)";
+    constexpr double kDeg = kDegree;
+    static const std::vector<Coefficient> rows{
+        {"water", "water_density", &Model::waterDensity, kNumber, 0.9998, 1.0002,
+         "density, times Tanaka 2001 with EOS-80 salt terms", "Tanaka et al. 2001; UNESCO 1981"},
+        {"water", "water_viscosity", &Model::waterViscosity, kNumber, 0.98, 1.02,
+         "viscosity, times IAPWS R12-08", "IAPWS R12-08, table 2"},
+        {"water", "suspend_speed", &Model::suspendSpeed_m_s, Quantity::Speed, 0.03, 0.08,
+         "a bait that drifts slower is said to suspend", "chosen"},
+        {"water", "wood_expansion", &Model::woodExpansion_1_K, kNumber, 3e-5, 1e-4,
+         "swelling of wood with temperature, 1/K", "mean of the grain directions (recalled)"},
+        {"water", "plastic_expansion", &Model::plasticExpansion_1_K, kNumber, 1.5e-4, 3e-4,
+         "swelling of plastics with temperature, 1/K", "engineering handbook (recalled)"},
+        {"hull", "munk", &Model::munk, kNumber, 0.50, 0.70,
+         "share of Munk's couple a body without a lip feels", kFlow},
+        {"hull", "munk_lip_loss", &Model::munkLipLoss, kNumber, 0.05, 0.20,
+         "what a wide lip takes of that share", kFlow},
+        {"hull", "munk_lip_full_span", &Model::munkLipFullSpan, kNumber, 0.5, 1.0,
+         "lip width, in body widths, from which it takes all of that", kFlow},
+        {"hull", "cross_flow", &Model::crossFlow, kNumber, 0.8, 1.6,
+         "cross-flow drag of a body without a lip, times its section's", kFlow},
+        {"hull", "cross_flow_lip", &Model::crossFlowLip, kNumber, 0.8, 1.3,
+         "the same behind a lip in line with the body", kFlow},
+        {"hull", "cross_flow_steep_30", &Model::crossFlowSteep30, kNumber, 1.0, 1.7,
+         "the same behind a steep lip, body 30 degrees nose down", kFlow},
+        {"hull", "cross_flow_steep_20", &Model::crossFlowSteep20, kNumber, 1.5, 2.6,
+         "the same, body 20 degrees nose down or less", kFlow},
+        {"hull", "bare_lift", &Model::bareLift, kNumber, 0.2, 0.5,
+         "lift of a body without a lip, per frontal area", kFlow},
+        {"hull", "blunt_drag", &Model::bluntDrag, kNumber, 0.2, 0.5,
+         "pressure drag at small Reynolds numbers, per frontal area and bluntness", kHoerner},
+        {"lip", "lip_on_body_in_line", &Model::lipOnBodyInLine, kNumber, 1.02, 1.28,
+         "force on a lip in line with the body, times a free plate's", kFlow},
+        {"lip", "lip_on_body_steep", &Model::lipOnBodySteep, kNumber, 0.95, 1.19,
+         "the same for a steep lip", kFlow},
+        {"lip", "lip_steep_from", &Model::lipSteepFrom_rad, kAngle, 20 * kDeg, 30 * kDeg,
+         "a lip counts as in line up to this angle to the body", "from the flow solutions"},
+        {"lip", "lip_steep_to", &Model::lipSteepTo_rad, kAngle, 40 * kDeg, 50 * kDeg,
+         "and as steep from this angle on", "from the flow solutions"},
+        {"lip", "lip_wake", &Model::lipWake, kNumber, 0.15, 0.5,
+         "drag of the body in the wake of a steep lip, per lip area", kFlow},
+        {"lip", "lip_pressure", &Model::lipPressure, kNumber, 0.26, 0.34,
+         "centre of pressure from the leading edge, share of the length, at no incidence",
+         "fit to plates (recalled)"},
+        {"lip", "lip_pressure_shift", &Model::lipPressureShift, kNumber, 0.15, 0.23,
+         "how far it moves back to broadside", "fit to plates (recalled)"},
+        {"lip", "plate_side_suction", &Model::plateSideSuction, kNumber, 1.3, 1.9,
+         "suction of the side edges, over aspect^0.8", "Lamar 1974 (recalled)"},
+        {"lip", "plate_stall", &Model::plateStall_rad, kAngle, 10 * kDeg, 14 * kDeg,
+         "stall of a plate of great span", "fit to plates (recalled)"},
+        {"lip", "plate_stall_reach", &Model::plateStallReach_rad, kAngle, 28 * kDeg, 38 * kDeg,
+         "most that a short span adds to it", "fit to plates (recalled)"},
+        {"lip", "plate_stall_aspect", &Model::plateStallAspect_rad, kAngle, 90 * kDeg, 120 * kDeg,
+         "what it adds, over (1 + aspect)^2", "fit to plates (recalled)"},
+        {"lip", "plate_friction", &Model::plateFriction, kNumber, 0.003, 0.010,
+         "skin friction of a plate, each side", kHoerner},
+        {"lip", "plate_edge", &Model::plateEdge, kNumber, 0.2, 0.8,
+         "drag of a square edge, per edge area", kHoerner},
+        {"hooks", "wire_drag", &Model::wireDrag, kNumber, 1.0, 1.2, "a wire across the flow",
+         kHoerner},
+        {"hooks", "treble_wire", &Model::trebleWire, kNumber, 1.5, 3.3,
+         "wire of a treble seen by the flow, in hook lengths", "assumed"},
+        {"hooks", "single_wire", &Model::singleWire, kNumber, 0.8, 1.8,
+         "the same of a single hook", "assumed"},
+        {"hooks", "weed_guard_wire", &Model::weedGuardWire, kNumber, 0.4, 0.9,
+         "what a weed guard adds", "assumed"},
+        {"hooks", "ring_wire", &Model::ringWire, kNumber, 1.3, 3.0,
+         "wire of a ring seen by the flow, in diameters", "assumed"},
+        {"line", "line_normal", &Model::lineNormal, kNumber, 0.9, 1.1,
+         "drag across the line far from rest", "White, Viscous Fluid Flow (recalled)"},
+        {"line", "line_slow", &Model::lineSlow, kNumber, 8.0, 12.0,
+         "what slowness adds, over Re^(2/3)", "White, Viscous Fluid Flow (recalled)"},
+        {"line", "line_tangential", &Model::lineTangential, kNumber, 0.005, 0.020,
+         "drag along the line, per wetted area", "Berteaux, Buoy Engineering (recalled)"},
+        {"line", "strumming", &Model::strumming, kNumber, 1.0, 1.5,
+         "drag across a strumming line, times a still one's", "assumed"},
+        {"band", "band_in_line", &Model::bandInLine, kNumber, 0.25, 0.50,
+         "half the depth's band with a lip within 30 degrees of the axis, as a share",
+         "judged from sensitivities"},
+        {"band", "band_steep", &Model::bandSteep, kNumber, 0.35, 0.70, "the same for other baits",
+         "judged from sensitivities"},
+        {"band", "band_steep_least", &Model::bandSteep_m, Quantity::Distance, 0.3, 0.6,
+         "and at least this", "judged from sensitivities"},
+    };
+    return rows;
+}
+
+std::string modelTable(const Model& model) {
+    const auto text = [](const Coefficient& c, double value) {
+        return decimalText(toFile(c.quantity, value), 6);
+    };
+    std::string out = "| group | coefficient | value | band | what it is | source |\n"
+                      "|---|---|---|---|---|---|\n";
+    for (const Coefficient& c : coefficients()) {
+        const std::string unit = unitLabel(c.quantity, Bench::Metric);
+        out += std::string("| ") + c.group + " | `" + c.key + "` | " + text(c, model.*c.value) +
+               (unit.empty() ? "" : " " + unit) + " | " + text(c, c.low) + " to " +
+               text(c, c.high) + " | " + c.what + " | " + c.source + " |\n";
+    }
+    return out;
+}
+
+}  // namespace wl

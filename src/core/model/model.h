@@ -1,0 +1,81 @@
+// Every coefficient of the water's work on a bait, as one value that can be varied and printed.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/base/quantity.h"
+#include "core/base/units.h"
+
+namespace wl {
+
+/// What the reckoning takes as known about water, hull, lip, hooks and line. A value: pass another
+/// one in to see what a doubtful coefficient is worth. Bands and sources: coefficients().
+struct Model {
+    // water
+    double waterDensity = 1.0;    ///< times that of the standards
+    double waterViscosity = 1.0;  ///< times that of the standards
+    double suspendSpeed_m_s = 0.05;
+    double woodExpansion_1_K = 6e-5;
+    double plasticExpansion_1_K = 3 * 7e-5;
+    // hull
+    double munk = 0.60;
+    double munkLipLoss = 0.13;
+    double munkLipFullSpan = 0.7;
+    double crossFlow = 1.22;
+    double crossFlowLip = 1.0;
+    double crossFlowSteep30 = 1.35;
+    double crossFlowSteep20 = 2.1;
+    double bareLift = 0.36;
+    double bluntDrag = 0.33;
+    // lip
+    double lipOnBodyInLine = 1.15;
+    double lipOnBodySteep = 1.07;
+    double lipSteepFrom_rad = 25.0 * kDegree;
+    double lipSteepTo_rad = 45.0 * kDegree;
+    double lipWake = 0.32;
+    double lipPressure = 0.30;
+    double lipPressureShift = 0.19;
+    double plateSideSuction = 1.6;
+    double plateStall_rad = 12.0 * kDegree;
+    double plateStallReach_rad = 33.0 * kDegree;
+    double plateStallAspect_rad = 104.0 * kDegree;
+    double plateFriction = 0.006;
+    double plateEdge = 0.4;
+    // hooks and rings
+    double wireDrag = 1.1;
+    double trebleWire = 2.2;
+    double singleWire = 1.2;
+    double weedGuardWire = 0.6;
+    double ringWire = 2.0;
+    // line
+    double lineNormal = 1.0;
+    double lineSlow = 10.0;
+    double lineTangential = 0.010;
+    double strumming = 1.0;
+    // band of the depth
+    double bandInLine = 0.35;
+    double bandSteep = 0.50;
+    double bandSteep_m = 0.4;
+    bool operator==(const Model&) const = default;
+};
+
+/// One row of the table of coefficients.
+struct Coefficient {
+    const char* group;  ///< "water", "hull", "lip", "hooks", "line", "band"
+    const char* key;
+    double Model::*value;
+    Quantity quantity;
+    double low;  ///< the band it is believed to lie in
+    double high;
+    const char* what;    ///< in plain words
+    const char* source;  ///< published, recalled, own flow solutions, or assumed
+};
+
+/// Every member of Model, once, in its order.
+const std::vector<Coefficient>& coefficients();
+
+/// The table as Markdown: group, name, value with unit, band, what it is, source.
+std::string modelTable(const Model& model = {});
+
+}  // namespace wl
