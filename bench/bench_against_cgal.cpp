@@ -6,7 +6,7 @@
 #include <CGAL/Surface_mesh.h>
 #include <benchmark/benchmark.h>
 
-#include "core/evaluate.h"
+#include "core/reckon/evaluate.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 

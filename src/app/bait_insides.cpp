@@ -12,9 +12,9 @@ constexpr int kMostBalls = 40;
 void paintChambers(QPainter& p, const Design& design, const Derived& d, TankView view,
                    const Projection& project, double scale, const Eigen::Vector3d& down,
                    const Inks& c) {
-    for (size_t i = 0; i < design.chambers.size() && i < d.mass.chambers.size(); ++i) {
+    for (size_t i = 0; i < design.chambers.size() && i < d.mass->chambers.size(); ++i) {
         const RattleChamber& chamber = design.chambers[i];
-        const ChamberGeometry& g = d.mass.chambers[i];
+        const ChamberGeometry& g = d.mass->chambers[i];
         const Eigen::Vector3d middle(chamber.x_m, chamber.y_m, chamber.z_m);
         const int seenAlong = view == TankView::Side ? 1 : view == TankView::Top ? 2 : 0;
         const bool endOn = std::abs(g.axis[seenAlong]) > 0.9;
@@ -66,7 +66,7 @@ void paintWire(QPainter& p, const Design& design, const Derived& d, const Projec
             }
         }
     }
-    const WireLayout& wire = d.mass.wire;
+    const WireLayout& wire = d.mass->wire;
     if (wire.path_m.size() < 2) {
         return;
     }

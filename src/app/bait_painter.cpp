@@ -25,9 +25,9 @@ QPolygonF rod(const QPointF& a, const QPointF& b, double width) {
 
 void paintBores(QPainter& p, const Design& design, const Derived& d, TankView view,
                 const Projection& project, double scale, const Inks& c) {
-    for (size_t i = 0; i < design.bores.size() && i < d.mass.bores.size(); ++i) {
+    for (size_t i = 0; i < design.bores.size() && i < d.mass->bores.size(); ++i) {
         const Bore& bore = design.bores[i];
-        const BoreGeometry& g = d.mass.bores[i];
+        const BoreGeometry& g = d.mass->bores[i];
         if (!g.entersBody) {
             continue;
         }
@@ -133,8 +133,8 @@ void paintTool(QPainter& p, const CutTool& tool, TankView view, const Projection
 
 void paintJoints(QPainter& p, const Design& design, const Derived& d, TankView view,
                  const Projection& project, double scale, const Inks& c) {
-    for (size_t i = 0; i < d.joints.size() && i < design.joints.size(); ++i) {
-        const JointCut& cut = d.joints[i];
+    for (size_t i = 0; i < d.shape->joints.size() && i < design.joints.size(); ++i) {
+        const JointCut& cut = d.shape->joints[i];
         const Joint& j = design.joints[i];
         const Eigen::Vector3d pin(cut.pinX_m, 0, cut.midZ_m);
         if (view == TankView::Side) {
@@ -142,7 +142,7 @@ void paintJoints(QPainter& p, const Design& design, const Derived& d, TankView v
             p.setPen(inkPen(c.quiet, kInner, Qt::DashLine));
             for (const auto& [face, half] : {std::pair{cut.frontPieceFace, cut.frontEdge_m},
                                              std::pair{cut.rearPieceFace, cut.rearEdge_m}}) {
-                const Section s = d.curves.atX(face.x_m + face.slope * half);
+                const Section s = d.shape->curves.atX(face.x_m + face.slope * half);
                 p.drawLine(project({s.x_m, 0, s.back_m}), project({s.x_m, 0, s.belly_m}));
             }
             const Eigen::Vector3d reach(0, 0, 0.5 * j.pinLength_m);
@@ -244,7 +244,7 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
             const double k = line * 0.3;
             QPolygonF fibre;
             for (int i = 0; i <= 24; ++i) {
-                const Section s = d.curves.at(i / 24.0);
+                const Section s = d.shape->curves.at(i / 24.0);
                 fibre << (view == TankView::Side ? project({s.x_m, 0,
                                                             0.5 * (s.back_m + s.belly_m) +
                                                                 0.5 * k * (s.back_m - s.belly_m)})
@@ -256,9 +256,9 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
     paintBores(p, design, d, view, project, scale, c);
     p.restore();
     p.setBrush(c.sheet);
-    for (size_t i = 0; i < design.features.size() && i < d.mass.features.size(); ++i) {
+    for (size_t i = 0; i < design.features.size() && i < d.mass->features.size(); ++i) {
         p.setPen(inkPen(c.ink, kInner, view == TankView::Front ? Qt::DashLine : Qt::SolidLine));
-        for (const CutTool& tool : d.mass.features[i].tools) {
+        for (const CutTool& tool : d.mass->features[i].tools) {
             paintTool(p, tool, view, project);
         }
     }
@@ -274,9 +274,9 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
         centre.setDashPattern({12, 4, 3, 4});
         p.setPen(centre);
         if (view == TankView::Top) {
-            p.drawLine(project({-0.004, 0, 0}), project({d.sizes.length_m + 0.004, 0, 0}));
+            p.drawLine(project({-0.004, 0, 0}), project({d.shape->sizes.length_m + 0.004, 0, 0}));
         } else {
-            const Section s = d.curves.atX(d.sizes.widestAt_m);
+            const Section s = d.shape->curves.atX(d.shape->sizes.widestAt_m);
             p.drawLine(project({0, 0, s.back_m + 0.003}), project({0, 0, s.belly_m - 0.003}));
         }
     }

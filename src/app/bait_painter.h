@@ -6,7 +6,7 @@
 #include <functional>
 
 #include "app/theme.h"
-#include "core/evaluate.h"
+#include "core/reckon/evaluate.h"
 
 namespace wl {
 

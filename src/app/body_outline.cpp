@@ -103,13 +103,13 @@ Places hullOutline(const TriangleMesh& mesh, TankView view) {
 std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, TankView view) {
     std::vector<Places> all;
     bool sectionDone = false;
-    for (const BodyPart& part : d.parts) {
+    for (const BodyPart& part : d.shape->parts) {
         if (part.appendage) {
             all.push_back(hullOutline(part.mesh, view));
         } else if (view == TankView::Front) {
             if (!sectionDone) {
                 std::vector<Eigen::Vector2d> ring;
-                const Section s = d.curves.atX(d.sizes.widestAt_m);
+                const Section s = d.shape->curves.atX(d.shape->sizes.widestAt_m);
                 sectionRing(s, 20, ring);
                 Places places;
                 for (const Eigen::Vector2d& q : ring) {
@@ -119,8 +119,8 @@ std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, TankVie
                 sectionDone = true;
             }
         } else {
-            all.push_back(view == TankView::Side ? sideOutline(d.curves, part.bounds)
-                                                 : topOutline(d.curves, part.bounds));
+            all.push_back(view == TankView::Side ? sideOutline(d.shape->curves, part.bounds)
+                                                 : topOutline(d.shape->curves, part.bounds));
         }
     }
     return all;

@@ -111,15 +111,15 @@ QString OrderRail::verdict(Step step) const {
         return step == Step::Body ? tr("▲ cannot be reckoned") : QStringLiteral("–");
     }
     const Derived& d = *r->derived;
-    const double missing = d.wantedMass_kg - d.mass.mass_kg;
+    const double missing = d.wantedMass_kg - d.mass->mass_kg;
     switch (step) {
         case Step::Body:
-            return bench_.text(Quantity::Volume, d.solid.volume_m3);
+            return bench_.text(Quantity::Volume, d.shape->solid.volume_m3);
         case Step::Stock:
-            return bench_.text(Quantity::Density, d.reckoning.usedDensity_kg_m3);
+            return bench_.text(Quantity::Density, d.shape->reckoning.usedDensity_kg_m3);
         case Step::Fittings: {
             double mass = 0;
-            for (const MassItem& item : d.mass.items) {
+            for (const MassItem& item : d.mass->items) {
                 mass += item.kind == PartKind::Fitting ? item.mass_kg : 0;
             }
             return bench_.text(Quantity::Mass, mass);
@@ -135,27 +135,27 @@ QString OrderRail::verdict(Step step) const {
                                             .arg(bench_.text(Quantity::Angle, design.lip.angle_rad))
                                       : tr("no lip");
         case Step::Joints: {
-            if (d.joints.empty()) {
+            if (d.shape->joints.empty()) {
                 return tr("one piece");
             }
             double least = kPi;
-            for (const JointCut& cut : d.joints) {
+            for (const JointCut& cut : d.shape->joints) {
                 least = std::min(least, cut.opening.opening_rad);
             }
             return tr("%1 pieces, ±%2")
-                .arg(d.joints.size() + 1)
+                .arg(d.shape->joints.size() + 1)
                 .arg(bench_.text(Quantity::Angle, least));
         }
         case Step::Tank:
-            if (const QString lean = leanWords(d.roll_rad, bench_.bench()); !lean.isEmpty()) {
+            if (const QString lean = leanWords(d.rest->roll_rad, bench_.bench()); !lean.isEmpty()) {
                 return QStringLiteral("▲ ") + lean;
             }
-            if (d.state == RestState::Sinks) {
-                return tr("sinks %1").arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s));
+            if (d.rest->state == RestState::Sinks) {
+                return tr("sinks %1").arg(bench_.text(Quantity::Speed, d.rest->fall.speed_m_s));
             }
-            return d.state == RestState::Suspends
+            return d.rest->state == RestState::Suspends
                        ? tr("suspends")
-                       : tr("floats, %1 spare").arg(bench_.text(Quantity::Fraction, d.spare));
+                       : tr("floats, %1 spare").arg(bench_.text(Quantity::Fraction, d.rest->spare));
         case Step::Run:
             if (!r->run) {
                 return QStringLiteral("…");

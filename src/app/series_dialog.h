@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "app/workbench.h"
-#include "core/shape/size_series.h"
+#include "core/plan/size_series.h"
 
 namespace wl {
 

@@ -5,7 +5,7 @@
 
 #include "app/bait_painter.h"
 #include "app/solid_view.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 
 namespace wl {
 namespace {
@@ -38,7 +38,7 @@ std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
         Hollow h{QString::fromStdString(e.name), e.tool, c.sheet};
         switch (e.kind) {
             case Kind::Bore: {
-                const BoreGeometry& g = d.mass.bores[number];
+                const BoreGeometry& g = d.mass->bores[number];
                 h.fill = c.filler;
                 h.plugFrom_m = design.bores[number].depth_m - g.plugLength_m;
                 h.wall_m = std::min(g.wallBeyond_m, g.wallBeside_m);
@@ -46,11 +46,11 @@ std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
             }
             case Kind::Cut:
                 h.fill = design.features[number].fill == FeatureFill::Glue ? c.filler : c.sheet;
-                h.wall_m = d.mass.features[number].cuts[side].wallBeyond_m;
+                h.wall_m = d.mass->features[number].cuts[side].wallBeyond_m;
                 break;
             case Kind::Pocket:
                 h.name = SolidCanvas::tr("pocket of %1").arg(h.name);
-                h.wall_m = d.joints[number].pocketWall_m;
+                h.wall_m = d.shape->joints[number].pocketWall_m;
                 break;
             case Kind::Pin:
                 h.name = SolidCanvas::tr("pin of %1").arg(h.name);
@@ -103,7 +103,7 @@ void SolidCanvas::sectionAtNextMark() {
     }
     std::vector<double> at;
     for (const Finding& f : placeMarks_.findings()) {
-        at.push_back(PlaceMarks::placeOf(f).x() / shown_->derived->sizes.length_m);
+        at.push_back(PlaceMarks::placeOf(f).x() / shown_->derived->shape->sizes.length_m);
     }
     std::sort(at.begin(), at.end());
     const auto next = std::upper_bound(at.begin(), at.end(), section_ + 1e-6);
@@ -116,7 +116,7 @@ QStringList SolidCanvas::sectionWords() const {
         return words;
     }
     const double x = sectionX();
-    const Section s = shown_->derived->curves.atX(x);
+    const Section s = shown_->derived->shape->curves.atX(x);
     words << tr("section at %1: %2 wide, %3 high")
                  .arg(bench_.text(Quantity::Length, x),
                       bench_.text(Quantity::Length, 2 * s.halfWidth_m),
@@ -142,11 +142,11 @@ void SolidCanvas::paintSection(QPainter& p, const Camera& camera, double x) cons
     const Inks& c = inks();
     const Derived& d = *shown_->derived;
     const Design& design = *shown_->design;
-    const Section s = d.curves.atX(x);
+    const Section s = d.shape->curves.atX(x);
     if (camera.axes(2, 0) >= 0 || s.halfWidth_m <= 0) {
         return;  // looked at from behind: the skin hides it
     }
-    for (const JointCut& cut : d.joints) {
+    for (const JointCut& cut : d.shape->joints) {
         if (x > cut.frontPieceFace.x_m && x < cut.rearPieceFace.x_m) {
             return;  // in the gap there is nothing to cut
         }
@@ -172,7 +172,7 @@ void SolidCanvas::paintSection(QPainter& p, const Camera& camera, double x) cons
         for (int column = 0; column < kRaster; ++column) {
             const Eigen::Vector3d at(x, (column + 0.5) / kRaster * wide - s.halfWidth_m,
                                      s.back_m - (row + 0.5) / kRaster * tall);
-            if (!d.curves.contains(at)) {
+            if (!d.shape->curves.contains(at)) {
                 continue;
             }
             QColor colour = stock;

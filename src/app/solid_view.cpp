@@ -67,7 +67,7 @@ void SolidCanvas::lookFrom(double turn_rad, double tilt_rad) {
 }
 
 double SolidCanvas::sectionX() const {
-    return shown_ ? section_ * shown_->derived->sizes.length_m : 0.0;
+    return shown_ ? section_ * shown_->derived->shape->sizes.length_m : 0.0;
 }
 
 std::vector<TriangleMesh> SolidCanvas::meshes() const {
@@ -79,7 +79,7 @@ std::vector<TriangleMesh> SolidCanvas::meshes() const {
         return all;
     }
     const double x = sectionX();
-    for (const BodyPart& part : shown_->derived->parts) {
+    for (const BodyPart& part : shown_->derived->shape->parts) {
         TriangleMesh mesh = part.mesh.triangles.size() > 20000 ? part.coarse : part.mesh;
         if (section_ > 0) {
             mesh = clipMesh(mesh, -Eigen::Vector3d::UnitX(), -x);
@@ -125,7 +125,7 @@ SolidCanvas::Camera SolidCanvas::camera() const {
     if (other_) {
         take(*other_);
     } else if (shown_) {
-        for (const BodyPart& part : shown_->derived->parts) {
+        for (const BodyPart& part : shown_->derived->shape->parts) {
             take(part.coarse);
         }
     }
@@ -195,7 +195,7 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
     const auto all = meshes();
     for (size_t m = 0; m < all.size(); ++m) {
         const TriangleMesh& mesh = all[m];
-        const bool lip = !other_ && shown_ && m >= shown_->derived->parts.size();
+        const bool lip = !other_ && shown_ && m >= shown_->derived->shape->parts.size();
         QColor base = c.wood;
         if (other_) {
             base = c.resin;

@@ -7,7 +7,7 @@
 
 #include "app/place_marks.h"
 #include "app/workbench.h"
-#include "core/geometry/triangle_mesh.h"
+#include "core/base/triangle_mesh.h"
 
 namespace wl {
 

@@ -25,9 +25,9 @@ SwingView::SwingView(Workbench& bench, QWidget* parent) : QWidget(parent), bench
         const ResultsPtr r = bench_.results();
         if (r && r->derived) {
             shown_ = r;
-            swings_.resize(r->derived->joints.size(), 0.0);
+            swings_.resize(r->derived->shape->joints.size(), 0.0);
             for (size_t i = 0; i < swings_.size(); ++i) {
-                const double stop = r->derived->joints[i].opening.opening_rad;
+                const double stop = r->derived->shape->joints[i].opening.opening_rad;
                 swings_[i] = std::clamp(swings_[i], -stop, stop);
             }
             chosen_ = std::clamp(chosen_, 0, std::max(0, int(swings_.size()) - 1));
@@ -39,7 +39,7 @@ SwingView::SwingView(Workbench& bench, QWidget* parent) : QWidget(parent), bench
 }
 
 double SwingView::pinX(int joint) const {
-    return shown_->derived->joints[size_t(joint)].pinX_m;
+    return shown_->derived->shape->joints[size_t(joint)].pinX_m;
 }
 
 QPointF SwingView::place(const Pose& pose, double fromPinX, double y) const {
@@ -66,11 +66,12 @@ void SwingView::frame() {
     scale_ = 1000;
     nose_ = QPointF(0, 0);
     const auto all = poses();
-    const double half = 0.5 * shown_->derived->sizes.maxWidth_m;
+    const double half = 0.5 * shown_->derived->shape->sizes.maxWidth_m;
     QRectF box(0, -half * scale_, 1, 2 * half * scale_);
     for (size_t i = 0; i < all.size(); ++i) {
         const double from = i == 0 ? 0.0 : pinX(int(i) - 1);
-        const double to = i < swings_.size() ? pinX(int(i)) : shown_->derived->sizes.length_m;
+        const double to =
+            i < swings_.size() ? pinX(int(i)) : shown_->derived->shape->sizes.length_m;
         for (const double y : {-half, half}) {
             const QPointF end = place(all[i], to - from, y);
             box = box.united(QRectF(end - QPointF(0.5, 0.5), QSizeF(1, 1)));
@@ -87,17 +88,18 @@ void SwingView::frame() {
 QPointF SwingView::pieceMiddle(int piece) const {
     const auto all = poses();
     const double from = piece == 0 ? 0.0 : pinX(piece - 1);
-    const double to = piece < int(swings_.size()) ? pinX(piece) : shown_->derived->sizes.length_m;
+    const double to =
+        piece < int(swings_.size()) ? pinX(piece) : shown_->derived->shape->sizes.length_m;
     return place(all.at(size_t(piece)), 0.5 * (to - from), 0);
 }
 
 QString SwingView::readout() const {
-    if (!shown_ || shown_->derived->joints.empty()) {
+    if (!shown_ || shown_->derived->shape->joints.empty()) {
         return {};
     }
     QStringList lines;
     for (size_t i = 0; i < swings_.size(); ++i) {
-        const JointCut& cut = shown_->derived->joints[i];
+        const JointCut& cut = shown_->derived->shape->joints[i];
         const double left = clearanceAt(cut.plan, swings_[i]);
         const bool atStop =
             std::abs(std::abs(swings_[i]) - cut.opening.opening_rad) < kTouching_rad;
@@ -121,7 +123,7 @@ void SwingView::swingTo(int joint, double angle) {
     if (!shown_ || joint < 0 || joint >= int(swings_.size())) {
         return;
     }
-    const double stop = shown_->derived->joints[size_t(joint)].opening.opening_rad;
+    const double stop = shown_->derived->shape->joints[size_t(joint)].opening.opening_rad;
     swings_[size_t(joint)] = std::clamp(angle, -stop, stop);
     setAccessibleDescription(readout());
     update();
@@ -139,7 +141,7 @@ void SwingView::paintEvent(QPaintEvent*) {
         return;
     }
     const Derived& d = *shown_->derived;
-    if (d.joints.empty() && d.parts.size() == 1) {
+    if (d.shape->joints.empty() && d.shape->parts.size() == 1) {
         p.setFont(type(Type::Body));
         p.setPen(c.quiet);
         p.drawText(rect().adjusted(40, 10, -40, -10), Qt::AlignCenter | Qt::TextWordWrap,
@@ -166,15 +168,15 @@ void SwingView::paintEvent(QPaintEvent*) {
         p.setPen(QPen(live ? c.water : c.ink, live ? 2.2 : 1.6));
         p.setBrush(c.wood);
         p.drawPolygon(shape);
-        const double to = i < swings_.size() ? pinX(int(i)) : d.sizes.length_m;
+        const double to = i < swings_.size() ? pinX(int(i)) : d.shape->sizes.length_m;
         QPen centre(c.quiet, 0.8);
         centre.setDashPattern({12, 4, 3, 4});
         p.setPen(centre);
         p.drawLine(place(all[i], 0, 0), place(all[i], to - from, 0));
     }
     // Side pieces ride on the piece they hang on, drawn at rest with the fan of their swing.
-    for (size_t k = swings_.size() + 1; k < d.parts.size() && k < outlines.size(); ++k) {
-        const BodyPart& part = d.parts[k];
+    for (size_t k = swings_.size() + 1; k < d.shape->parts.size() && k < outlines.size(); ++k) {
+        const BodyPart& part = d.shape->parts[k];
         const size_t on = pieceAt(shown_->design->joints, part.pivot_m.x());
         const double base = on == 0 ? 0.0 : pinX(int(on) - 1);
         QPolygonF shape;
@@ -197,10 +199,10 @@ void SwingView::paintEvent(QPaintEvent*) {
     }
     for (size_t i = 0; i < swings_.size(); ++i) {
         const Pose& pose = all[i + 1];
-        const JointCut& cut = d.joints[i];
+        const JointCut& cut = d.shape->joints[i];
         const double stop = cut.opening.opening_rad;
         // The fan the piece may sweep, from where it hangs.
-        const double reach = 0.16 * d.sizes.length_m * scale_;
+        const double reach = 0.16 * d.shape->sizes.length_m * scale_;
         p.setPen(QPen(c.water, 1, Qt::DotLine));
         for (const double side : {-1.0, 1.0}) {
             const double a = all[i].turned + side * std::min(stop, kPi);
@@ -222,9 +224,9 @@ void SwingView::paintEvent(QPaintEvent*) {
         }
         p.setFont(type(Type::Small));
         p.setPen(c.ink);
-        p.drawText(
-            QRectF(pose.pin.x() - 40, pose.pin.y() + 0.6 * d.sizes.maxWidth_m * scale_ + 4, 80, 16),
-            Qt::AlignCenter, bench_.text(Quantity::Angle, swings_[i]));
+        p.drawText(QRectF(pose.pin.x() - 40,
+                          pose.pin.y() + 0.6 * d.shape->sizes.maxWidth_m * scale_ + 4, 80, 16),
+                   Qt::AlignCenter, bench_.text(Quantity::Angle, swings_[i]));
     }
     p.setPen(c.quiet);
     p.setFont(type(Type::Small));
@@ -244,9 +246,10 @@ void SwingView::mousePressEvent(QMouseEvent* event) {
         const QPointF d = event->position() - pose.pin;
         const double along = std::cos(pose.turned) * d.x() + std::sin(pose.turned) * d.y();
         const double across = -std::sin(pose.turned) * d.x() + std::cos(pose.turned) * d.y();
-        const double to = i < int(swings_.size()) ? pinX(i) : shown_->derived->sizes.length_m;
+        const double to =
+            i < int(swings_.size()) ? pinX(i) : shown_->derived->shape->sizes.length_m;
         if (along > 0 && along < (to - pinX(i - 1)) * scale_ &&
-            std::abs(across) < 0.6 * shown_->derived->sizes.maxWidth_m * scale_) {
+            std::abs(across) < 0.6 * shown_->derived->shape->sizes.maxWidth_m * scale_) {
             dragged_ = i - 1;
             chosen_ = dragged_;
             break;

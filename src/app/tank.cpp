@@ -53,7 +53,7 @@ void Tank::setApart(bool apart) {
 }
 
 bool Tank::showsApart() const {
-    return apart_ && view_ == TankView::Side && shown_ && shown_->derived->alone.size() > 1;
+    return apart_ && view_ == TankView::Side && shown_ && shown_->derived->rest->alone.size() > 1;
 }
 
 std::vector<QPointF> Tank::marks() const {
@@ -71,12 +71,12 @@ Tank::Pose Tank::wantedPose() const {
         return {};
     }
     const Derived& d = *shown_->derived;
-    if (d.state != RestState::Sinks && !d.attitudes.empty()) {
-        return {d.attitudes.front().plane.normal, d.attitudes.front().plane.offset_m};
+    if (d.rest->state != RestState::Sinks && !d.rest->attitudes.empty()) {
+        return {d.rest->attitudes.front().plane.normal, d.rest->attitudes.front().plane.offset_m};
     }
     Pose pose;
-    pose.up = upInBody(d.pitch_rad, d.attitudeDecided ? d.roll_rad : 0.0);
-    pose.offset_m = pose.up.dot(d.mass.centreOfBuoyancy_m) + 1.3 * d.sizes.maxHeight_m;
+    pose.up = upInBody(d.rest->pitch_rad, d.rest->attitudeDecided ? d.rest->roll_rad : 0.0);
+    pose.offset_m = pose.up.dot(d.mass->centreOfBuoyancy_m) + 1.3 * d.shape->sizes.maxHeight_m;
     return pose;
 }
 
@@ -119,10 +119,10 @@ void Tank::updateFrame() {
         shown_->design->lip.present
             ? std::max(0.0, -(tiePoint(*shown_->design).x()) + shown_->design->lip.length_m)
             : 0.01;
-    const double length = d.sizes.length_m + lipAhead + 0.03;
+    const double length = d.shape->sizes.length_m + lipAhead + 0.03;
     // Room above for the back and below for whatever hangs lowest, from the body's middle.
-    const double middle = pose_.up.dot(d.solid.centroid_m);
-    double above = 0.62 * d.sizes.maxHeight_m, below = above;
+    const double middle = pose_.up.dot(d.shape->solid.centroid_m);
+    double above = 0.62 * d.shape->sizes.maxHeight_m, below = above;
     for (const Fitting& f : shown_->design->fittings) {
         if (swings(f.kind)) {
             const double hang = f.kind == FittingKind::Treble ? 1.25 * f.size_m : f.size_m;
@@ -131,11 +131,12 @@ void Tank::updateFrame() {
     }
     above = std::max(above, pose_.offset_m - middle + 0.003);
     const double tall =
-        view_ == TankView::Top ? 1.5 * d.sizes.maxWidth_m + 0.01 : above + below + 0.003;
+        view_ == TankView::Top ? 1.5 * d.shape->sizes.maxWidth_m + 0.01 : above + below + 0.003;
     const double free = height() - kRulerHeight - kCaptionHeight - 8;
-    const double wide = view_ == TankView::Front ? 2.4 * d.sizes.maxWidth_m + 0.03 : length;
+    const double wide = view_ == TankView::Front ? 2.4 * d.shape->sizes.maxWidth_m + 0.03 : length;
     pixelsPerMetre_ = std::min(width() / wide, free / tall);
-    const double middleX = view_ == TankView::Front ? 0.0 : 0.5 * (d.sizes.length_m - lipAhead);
+    const double middleX =
+        view_ == TankView::Front ? 0.0 : 0.5 * (d.shape->sizes.length_m - lipAhead);
     origin_ = {0.5 * width() - middleX * pixelsPerMetre_, 0.0};
     if (view_ == TankView::Top) {
         origin_.setY(kCaptionHeight + 0.5 * free);

@@ -13,7 +13,7 @@ QString tr(const char* text) {
 void addStations(const Design& design, const Derived& d, TankView view,
                  std::vector<TankHandle>& out) {
     const std::vector<Station>& stations = design.body.stations;
-    const double scale = d.reckoning.breadthScale;
+    const double scale = d.shape->reckoning.breadthScale;
     for (size_t i = 0; i < stations.size(); ++i) {
         const Station& s = stations[i];
         const QString path = QStringLiteral("/body/stations/%1/").arg(i);
@@ -43,9 +43,9 @@ void addStations(const Design& design, const Derived& d, TankView view,
 }
 
 void addBores(const Design& design, const Derived& d, TankView view, std::vector<TankHandle>& out) {
-    for (size_t i = 0; i < design.bores.size() && i < d.mass.bores.size(); ++i) {
+    for (size_t i = 0; i < design.bores.size() && i < d.mass->bores.size(); ++i) {
         const Bore& bore = design.bores[i];
-        const BoreGeometry& g = d.mass.bores[i];
+        const BoreGeometry& g = d.mass->bores[i];
         if (!g.entersBody) {
             continue;
         }
@@ -111,10 +111,10 @@ void addEndFaces(const Design& design, TankView view, std::vector<TankHandle>& o
 }
 
 void addJoints(const Design& design, const Derived& d, std::vector<TankHandle>& out) {
-    for (size_t i = 0; i < design.joints.size() && i < d.joints.size(); ++i) {
+    for (size_t i = 0; i < design.joints.size() && i < d.shape->joints.size(); ++i) {
         const QString path = QStringLiteral("/joints/%1/").arg(i);
         const QString name = QString::fromStdString(design.joints[i].name);
-        const Section s = d.curves.atX(design.joints[i].x_m);
+        const Section s = d.shape->curves.atX(design.joints[i].x_m);
         out.push_back({tr("%1, place").arg(name),
                        {design.joints[i].x_m, 0, s.back_m},
                        {{path + "x", Quantity::Length}},
@@ -123,7 +123,7 @@ void addJoints(const Design& design, const Derived& d, std::vector<TankHandle>& 
         const double middle = design.joints[i].x_m;
         out.push_back(
             {tr("%1, pin").arg(name),
-             {d.joints[i].pinX_m, 0, d.joints[i].midZ_m},
+             {d.shape->joints[i].pinX_m, 0, d.shape->joints[i].midZ_m},
              {{path + "pin_aft", Quantity::Length}},
              [middle](const Eigen::Vector3d& p) { return std::vector<double>{p.x() - middle}; },
              {1, 0, 0}});

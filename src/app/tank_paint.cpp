@@ -29,12 +29,12 @@ void Tank::paintApart(QPainter& p) const {
     const Inks& c = inks();
     const Derived& d = *shown_->derived;
     const auto outlines = bodyOutlines(d, TankView::Side);
-    const size_t count = std::min(outlines.size(), d.alone.size());
+    const size_t count = std::min(outlines.size(), d.rest->alone.size());
     constexpr double kBetween_m = 0.022;
     std::vector<std::pair<double, double>> reach(count);  // along, from the piece's own centre
     double total = kBetween_m;
     for (size_t i = 0; i < count; ++i) {
-        const PlaneAxes axes = planeAxes(d.alone[i].plane.normal);
+        const PlaneAxes axes = planeAxes(d.rest->alone[i].plane.normal);
         double low = 1e9, high = -1e9;
         for (const Eigen::Vector3d& v : outlines[i]) {
             low = std::min(low, axes.aft.dot(v));
@@ -44,12 +44,13 @@ void Tank::paintApart(QPainter& p) const {
         total += high - low + kBetween_m;
     }
     const double free = height() - kRulerHeight - kCaptionHeight;
-    const double s = std::min(width() / total, (free - 24) / (2.7 * d.sizes.maxHeight_m + 0.01));
+    const double s =
+        std::min(width() / total, (free - 24) / (2.7 * d.shape->sizes.maxHeight_m + 0.01));
     double x = 0.5 * (width() - total * s) + kBetween_m * s;
     for (size_t i = 0; i < count; ++i) {
-        const PieceAlone& alone = d.alone[i];
+        const PieceAlone& alone = d.rest->alone[i];
         const PlaneAxes axes = planeAxes(alone.plane.normal);
-        const double deeper = alone.net_kg > 0 ? 0.0 : 0.85 * d.sizes.maxHeight_m;
+        const double deeper = alone.net_kg > 0 ? 0.0 : 0.85 * d.shape->sizes.maxHeight_m;
         auto at = [&](const Eigen::Vector3d& v) {
             const double high = alone.plane.normal.dot(v) - alone.plane.offset_m - deeper;
             return QPointF(x + (axes.aft.dot(v) - reach[i].first) * s, waterlineY_ - high * s);
@@ -61,7 +62,7 @@ void Tank::paintApart(QPainter& p) const {
         p.setPen(QPen(c.ink, 1.6));
         p.setBrush(stockColour(shown_->design->make.kind, c));
         p.drawPolygon(shape);
-        const PieceBalance& piece = d.mass.pieces[i];
+        const PieceBalance& piece = d.mass->pieces[i];
         paintCentreOfBuoyancy(p, at(piece.centreOfBuoyancy_m), 7, c.water);
         paintCentreOfGravity(p, at(piece.centreOfGravity_m), 4.5, c.ink);
         const QString words = tr("%1: %2 %3")
@@ -142,10 +143,10 @@ void Tank::paintRuler(QPainter& p) const {
 void Tank::paintCentres(QPainter& p) const {
     const Inks& c = inks();
     const Derived& d = *shown_->derived;
-    const bool afloat = d.state != RestState::Sinks && !d.attitudes.empty();
+    const bool afloat = d.rest->state != RestState::Sinks && !d.rest->attitudes.empty();
     const Eigen::Vector3d lift =
-        afloat ? d.attitudes.front().centreOfBuoyancy_m : d.mass.centreOfBuoyancy_m;
-    const QPointF g = toPaper(d.mass.centreOfGravity_m);
+        afloat ? d.rest->attitudes.front().centreOfBuoyancy_m : d.mass->centreOfBuoyancy_m;
+    const QPointF g = toPaper(d.mass->centreOfGravity_m);
     const QPointF b = toPaper(lift);
     p.setPen(QPen(c.ink, 1));
     p.drawLine(g, b);
@@ -204,19 +205,19 @@ void Tank::paintHandles(QPainter& p) const {
 QString Tank::summary() const {
     const Derived& d = *shown_->derived;
     // What is most wrong with how it lies comes first.
-    const QString lean = leanWords(d.roll_rad, bench_.bench());
-    const QString nose = noseWords(d.pitch_rad, bench_.bench());
+    const QString lean = leanWords(d.rest->roll_rad, bench_.bench());
+    const QString nose = noseWords(d.rest->pitch_rad, bench_.bench());
     const QString lies = lean.isEmpty() ? nose : tr("%1, %2").arg(lean, nose);
-    switch (d.state) {
+    switch (d.rest->state) {
         case RestState::Floats:
             return tr("Floats, %1, %2 of the back showing")
-                .arg(lies, bench_.text(Quantity::Length, d.showing_m));
+                .arg(lies, bench_.text(Quantity::Length, d.rest->showing_m));
         case RestState::Suspends:
             return tr("Suspends, %1, drifting at %2 or less")
-                .arg(lies, bench_.text(Quantity::Speed, kSuspendSpeed_m_s));
+                .arg(lies, bench_.text(Quantity::Speed, d.model.suspendSpeed_m_s));
         case RestState::Sinks:
             return tr("Sinks at %1, %2")
-                .arg(bench_.text(Quantity::Speed, d.freeFall.speed_m_s), lies);
+                .arg(bench_.text(Quantity::Speed, d.rest->fall.speed_m_s), lies);
     }
     return {};
 }

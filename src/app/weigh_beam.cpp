@@ -18,7 +18,7 @@ std::vector<Share> sharesDown(const Derived& d, const Inks& c) {
         {WeighBeam::tr("body"), 0, c.wood},         {WeighBeam::tr("filler"), 0, c.filler},
         {WeighBeam::tr("lip"), 0, c.lip},           {WeighBeam::tr("finish"), 0, c.ground},
         {WeighBeam::tr("hooks, eyes"), 0, c.steel}, {WeighBeam::tr("lead"), 0, c.lead}};
-    for (const MassItem& item : d.mass.items) {
+    for (const MassItem& item : d.mass->items) {
         const int index = item.kind == PartKind::Body                                    ? 0
                           : item.kind == PartKind::Filler                                ? 1
                           : item.kind == PartKind::Lip                                   ? 2
@@ -40,9 +40,9 @@ WeighBeam::WeighBeam(Workbench& bench, QWidget* parent) : QWidget(parent), bench
         if (const ResultsPtr r = bench_.results(); r && r->derived) {
             setAccessibleDescription(
                 tr("%1 against %2 of water")
-                    .arg(bench_.text(Quantity::Mass, r->derived->mass.mass_kg),
+                    .arg(bench_.text(Quantity::Mass, r->derived->mass->mass_kg),
                          bench_.text(Quantity::Mass, r->derived->waterDensity_kg_m3 *
-                                                         r->derived->mass.displacedVolume_m3)));
+                                                         r->derived->mass->displacedVolume_m3)));
         }
         update();
     });
@@ -66,8 +66,8 @@ void WeighBeam::paintEvent(QPaintEvent*) {
         return;
     }
     const Derived& d = *results->derived;
-    const double up_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
-    const double most = 1.06 * std::max({up_kg, d.mass.mass_kg, d.wantedMass_kg});
+    const double up_kg = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
+    const double most = 1.06 * std::max({up_kg, d.mass->mass_kg, d.wantedMass_kg});
     const double top = 52, bottom = height() - 50;
     const double scale = (bottom - top) / most;
     const double barWidth = 28;
@@ -117,20 +117,20 @@ void WeighBeam::paintEvent(QPaintEvent*) {
     p.drawLine(QPointF(downX - 12, bottom), QPointF(upX + barWidth + 12, bottom));
 
     p.setFont(type(Type::Body, true));
-    const QString verdict = d.net_kg >= 0
+    const QString verdict = d.rest->net_kg >= 0
                                 ? tr("%1 spare ± %2")
-                                      .arg(bench_.text(Quantity::Fraction, d.spare),
-                                           bench_.text(Quantity::Fraction, d.spareDoubt))
+                                      .arg(bench_.text(Quantity::Fraction, d.rest->spare),
+                                           bench_.text(Quantity::Fraction, d.rest->spareDoubt))
                                 : tr("%1 too heavy ± %2")
-                                      .arg(bench_.text(Quantity::Mass, -d.net_kg),
-                                           bench_.text(Quantity::Mass, 2 * d.mass.netDoubt_kg));
+                                      .arg(bench_.text(Quantity::Mass, -d.rest->net_kg),
+                                           bench_.text(Quantity::Mass, 2 * d.mass->netDoubt_kg));
     p.setPen(c.ink);
     p.drawText(QRectF(8, bottom + 4, width() - 16, 20), Qt::AlignCenter, verdict);
     p.setFont(type(Type::Small));
     p.setPen(c.quiet);
     p.drawText(QRectF(8, bottom + 24, width() - 16, 18), Qt::AlignCenter,
                tr("%1 all up, %2 wanted")
-                   .arg(bench_.text(Quantity::Mass, d.mass.mass_kg),
+                   .arg(bench_.text(Quantity::Mass, d.mass->mass_kg),
                         bench_.text(Quantity::Mass, d.wantedMass_kg)));
 }
 

@@ -5,10 +5,11 @@
 #include "core/plan/lead_choices.h"
 #include "core/plan/lead_mends.h"
 #include "core/plan/plan_lead.h"
-#include "core/shape/size_series.h"
+#include "core/plan/size_series.h"
+#include "core/reckon/evaluate.h"
+#include "core/school/tank_school.h"
 #include "core/tank/doubt.h"
 #include "core/tank/hook_swaps.h"
-#include "core/tank/tank_school.h"
 #include "core/tank/waters.h"
 #include "io/json_answer.h"
 #include "text/sentences.h"
@@ -204,7 +205,7 @@ Answer swapsAnswer(const Design& design, const Shelf& shelf, const std::vector<d
         json["tried"] = swaps.sets.size();
         answer.met = !swaps.sets.empty();
     } else {
-        const auto near = setsForSpeeds(swaps, derived->pitch_rad, speeds, most);
+        const auto near = setsForSpeeds(swaps, derived->rest->pitch_rad, speeds, most);
         Json wishes = Json::array();
         answer.met = true;
         for (size_t i = 0; i < speeds.size(); ++i) {

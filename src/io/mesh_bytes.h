@@ -6,7 +6,7 @@
 #include <string>
 #include <string_view>
 
-#include "core/geometry/triangle_mesh.h"
+#include "core/base/triangle_mesh.h"
 
 namespace wl {
 

@@ -1,9 +1,11 @@
 #include "io/report.h"
 
 #include "core/base/units.h"
-#include "core/clearance.h"
-#include "core/evaluate.h"
+#include "core/clearance/clearance.h"
 #include "core/hydro/righting.h"
+#include "core/reckon/evaluate.h"
+#include "core/reckon/run.h"
+#include "core/rules/check_design.h"
 #include "core/tank/doubt.h"
 #include "core/tank/lean.h"
 #include "core/tank/waters.h"
@@ -16,19 +18,19 @@ using Json = AnswerJson;
 
 Json bodyJson(const Derived& d) {
     Json j;
-    put(j, "length", Quantity::Length, d.sizes.length_m);
-    put(j, "width", Quantity::Length, d.sizes.maxWidth_m);
-    put(j, "height", Quantity::Length, d.sizes.maxHeight_m);
-    put(j, "widest_at", Quantity::Length, d.sizes.widestAt_m);
-    put(j, "volume", Quantity::Volume, d.solid.volume_m3);
+    put(j, "length", Quantity::Length, d.shape->sizes.length_m);
+    put(j, "width", Quantity::Length, d.shape->sizes.maxWidth_m);
+    put(j, "height", Quantity::Length, d.shape->sizes.maxHeight_m);
+    put(j, "widest_at", Quantity::Length, d.shape->sizes.widestAt_m);
+    put(j, "volume", Quantity::Volume, d.shape->solid.volume_m3);
     // Whole, as drawn; and of what is made of it: pieces printed apart have no wood in their gaps.
-    const double broader = d.reckoning.breadthScale;
-    put(j, "drawn_volume", Quantity::Volume, d.solid.volume_m3 / (broader * broader));
-    put(j, "as_made_volume", Quantity::Volume, d.reckoning.drawnVolume_m3);
-    put(j, "surface", Quantity::Area, d.skin.area_m2);
-    put(j, "plan_area", Quantity::Area, d.sizes.planArea_m2);
-    putPlace(j, "centroid", d.solid.centroid_m);
-    const Eigen::Matrix3d& i = d.solid.inertia_m5;
+    const double broader = d.shape->reckoning.breadthScale;
+    put(j, "drawn_volume", Quantity::Volume, d.shape->solid.volume_m3 / (broader * broader));
+    put(j, "as_made_volume", Quantity::Volume, d.shape->reckoning.drawnVolume_m3);
+    put(j, "surface", Quantity::Area, d.shape->skin.area_m2);
+    put(j, "plan_area", Quantity::Area, d.shape->sizes.planArea_m2);
+    putPlace(j, "centroid", d.shape->solid.centroid_m);
+    const Eigen::Matrix3d& i = d.shape->solid.inertia_m5;
     const double scale = 1e15;  // m5 to mm5
     j["inertia_per_density_mm5"] = {i(0, 0) * scale, i(1, 1) * scale, i(2, 2) * scale};
     return j;
@@ -36,7 +38,7 @@ Json bodyJson(const Derived& d) {
 
 Json stockJson(const Derived& d) {
     Json j;
-    const BodyReckoning& r = d.reckoning;
+    const BodyReckoning& r = d.shape->reckoning;
     put(j, "density", Quantity::Density, r.density.density_kg_m3);
     put(j, "density_uncertainty", Quantity::Density, r.density.uncertainty_kg_m3);
     put(j, "density_used", Quantity::Density, r.usedDensity_kg_m3);
@@ -54,15 +56,15 @@ Json massJson(const Derived& d) {
                                         "coat", "hinge", "wire",   "rattle",  "tank"};
     static const char* const origins[] = {"weighed", "computed", "typical"};
     Json j;
-    put(j, "total", Quantity::Mass, d.mass.mass_kg);
+    put(j, "total", Quantity::Mass, d.mass->mass_kg);
     put(j, "wanted", Quantity::Mass, d.wantedMass_kg);
-    put(j, "displaced_volume", Quantity::Volume, d.mass.displacedVolume_m3);
-    put(j, "displaced_mass", Quantity::Mass, d.waterDensity_kg_m3 * d.mass.displacedVolume_m3);
-    putPlace(j, "centre_of_gravity", d.mass.centreOfGravity_m);
-    putPlace(j, "centre_of_buoyancy", d.mass.centreOfBuoyancy_m);
-    put(j, "net_uncertainty", Quantity::Mass, d.mass.netDoubt_kg);
+    put(j, "displaced_volume", Quantity::Volume, d.mass->displacedVolume_m3);
+    put(j, "displaced_mass", Quantity::Mass, d.waterDensity_kg_m3 * d.mass->displacedVolume_m3);
+    putPlace(j, "centre_of_gravity", d.mass->centreOfGravity_m);
+    putPlace(j, "centre_of_buoyancy", d.mass->centreOfBuoyancy_m);
+    put(j, "net_uncertainty", Quantity::Mass, d.mass->netDoubt_kg);
     Json parts = Json::array();
-    for (const MassItem& item : d.mass.items) {
+    for (const MassItem& item : d.mass->items) {
         Json part{{"kind", kinds[static_cast<int>(item.kind)]},
                   {"name", item.name},
                   {"origin", origins[static_cast<int>(item.origin)]},
@@ -73,7 +75,7 @@ Json massJson(const Derived& d) {
         parts.push_back(part);
     }
     j["parts"] = parts;
-    const StageMasses& s = d.mass.stages;
+    const StageMasses& s = d.mass->stages;
     Json stages;
     put(stages, "shaped_body", Quantity::Mass, s.shapedBody_kg);
     put(stages, "drilled_body", Quantity::Mass, s.drilledBody_kg);
@@ -83,17 +85,17 @@ Json massJson(const Derived& d) {
     put(stages, "finished", Quantity::Mass, s.finished_kg);
     j["scale_should_read"] = stages;
     Json pieces = Json::array();
-    for (size_t i = 0; i < d.mass.pieces.size(); ++i) {
-        const PieceBalance& p = d.mass.pieces[i];
+    for (size_t i = 0; i < d.mass->pieces.size(); ++i) {
+        const PieceBalance& p = d.mass->pieces[i];
         Json piece{{"name", p.name}, {"path", p.path}};
         put(piece, "mass", Quantity::Mass, p.mass_kg);
         put(piece, "displaced_volume", Quantity::Volume, p.displacedVolume_m3);
         putPlace(piece, "centre_of_gravity", p.centreOfGravity_m);
         putPlace(piece, "centre_of_buoyancy", p.centreOfBuoyancy_m);
-        if (i < d.alone.size()) {
-            put(piece, "net_alone", Quantity::Mass, d.alone[i].net_kg);
-            if (d.alone[i].decided) {
-                put(piece, "pitch_alone", Quantity::Angle, d.alone[i].pitch_rad);
+        if (i < d.rest->alone.size()) {
+            put(piece, "net_alone", Quantity::Mass, d.rest->alone[i].net_kg);
+            if (d.rest->alone[i].decided) {
+                put(piece, "pitch_alone", Quantity::Angle, d.rest->alone[i].pitch_rad);
             }
         }
         pieces.push_back(piece);
@@ -107,8 +109,8 @@ Json jointsJson(const Design& design, const Derived& d) {
         "rear_edge_on_front_face", "front_edge_on_rear_face", "pocket", "hardware", "none",
         "front_fold_on_rear_face", "rear_fold_on_front_face"};
     Json all = Json::array();
-    for (size_t i = 0; i < d.joints.size(); ++i) {
-        const JointCut& cut = d.joints[i];
+    for (size_t i = 0; i < d.shape->joints.size(); ++i) {
+        const JointCut& cut = d.shape->joints[i];
         Json j{{"name", design.joints[i].name},
                {"stop", stops[static_cast<int>(cut.opening.stop)]}};
         put(j, "opening", Quantity::Angle, cut.opening.opening_rad);
@@ -116,7 +118,7 @@ Json jointsJson(const Design& design, const Derived& d) {
         put(j, "pin_x", Quantity::Length, cut.pinX_m);
         put(j, "body_depth", Quantity::Length, cut.depth_m);
         const SolidProperties gap =
-            integrateJointGap(d.curves, cut.frontPieceFace, cut.rearPieceFace);
+            integrateJointGap(d.shape->curves, cut.frontPieceFace, cut.rearPieceFace);
         put(j, "taken_out", Quantity::Volume, gap.volume_m3 + cut.pocketVolume_m3);
         all.push_back(j);
     }
@@ -125,7 +127,7 @@ Json jointsJson(const Design& design, const Derived& d) {
 
 Json waterloggedJson(const Derived& d) {
     Json all = Json::array();
-    for (const Waterlogged& w : d.waterlogged) {
+    for (const Waterlogged& w : d.rest->waterlogged) {
         Json one;
         put(one, "after", Quantity::Time, w.after_s);
         put(one, "water", Quantity::Mass, w.water_kg);
@@ -141,19 +143,19 @@ Json waterloggedJson(const Derived& d) {
 Json floatJson(const Derived& d) {
     static const char* const states[] = {"floats", "suspends", "sinks"};
     Json j;
-    j["state"] = states[static_cast<int>(d.state)];
-    put(j, "spare", Quantity::Fraction, d.spare);
-    put(j, "spare_plus_minus", Quantity::Fraction, d.spareDoubt);
-    put(j, "net", Quantity::Mass, d.net_kg);
-    put(j, "pitch", Quantity::Angle, d.pitch_rad);
-    put(j, "roll", Quantity::Angle, d.roll_rad);
-    put(j, "showing", Quantity::Length, d.showing_m);
-    put(j, "free_speed_down", Quantity::Speed, d.freeFall.speed_m_s);
-    put(j, "free_speed_low", Quantity::Speed, d.lowSpeed_m_s);
-    put(j, "free_speed_high", Quantity::Speed, d.highSpeed_m_s);
-    put(j, "centre_arm", Quantity::Length, d.hang.arm_m);
+    j["state"] = states[static_cast<int>(d.rest->state)];
+    put(j, "spare", Quantity::Fraction, d.rest->spare);
+    put(j, "spare_plus_minus", Quantity::Fraction, d.rest->spareDoubt);
+    put(j, "net", Quantity::Mass, d.rest->net_kg);
+    put(j, "pitch", Quantity::Angle, d.rest->pitch_rad);
+    put(j, "roll", Quantity::Angle, d.rest->roll_rad);
+    put(j, "showing", Quantity::Length, d.rest->showing_m);
+    put(j, "free_speed_down", Quantity::Speed, d.rest->fall.speed_m_s);
+    put(j, "free_speed_low", Quantity::Speed, d.rest->lowSpeed_m_s);
+    put(j, "free_speed_high", Quantity::Speed, d.rest->highSpeed_m_s);
+    put(j, "centre_arm", Quantity::Length, d.rest->hang.arm_m);
     Json attitudes = Json::array();
-    for (const FloatAttitude& a : d.attitudes) {
+    for (const FloatAttitude& a : d.rest->attitudes) {
         Json one;
         put(one, "pitch", Quantity::Angle, a.pitch_rad);
         put(one, "roll", Quantity::Angle, a.roll_rad);
@@ -225,7 +227,7 @@ void writeLines(const Json& json, const std::string& indent, std::string& out) {
 
 Json tankJson(const Design& design, const Derived& d) {
     Json j;
-    const FloatingBody body{d.mass.shape, d.mass.mass_kg, d.mass.centreOfGravity_m,
+    const FloatingBody body{d.mass->shape, d.mass->mass_kg, d.mass->centreOfGravity_m,
                             d.waterDensity_kg_m3};
     const RightingCurve righting = computeRighting(body);
     Json curve = Json::array();
@@ -300,7 +302,7 @@ Report makeReport(const Design& design) {
         report.json = answerText(out);
         return report;
     }
-    const Run run = computeRun(design, *derived);
+    const Run run = computeRun(*derived);
     Json water;
     put(water, "density", Quantity::Density, derived->waterDensity_kg_m3);
     water["kinematic_viscosity_mm2_s"] = derived->waterViscosity_m2_s * 1e6;
@@ -314,14 +316,13 @@ Report makeReport(const Design& design) {
     out["run"] = runJson(run);
     out["tank"] = tankJson(design, *derived);
     Json findings = Json::array();
-    std::vector<Finding> walls;
-    checkSkinWalls(design, *derived, walls);
-    for (const std::vector<Finding>* list :
-         {&derived->findings, static_cast<const std::vector<Finding>*>(&walls), &run.findings}) {
-        for (const Finding& f : *list) {
-            findings.push_back(findingJson(f));
-            report.hasError = report.hasError || f.severity == Severity::Error;
-        }
+    std::vector<Finding> all = checkDesign(*derived);
+    checkSkinWalls(design, *derived, all);
+    const std::vector<Finding> towed = checkRun(*derived, run);
+    all.insert(all.end(), towed.begin(), towed.end());
+    for (const Finding& f : all) {
+        findings.push_back(findingJson(f));
+        report.hasError = report.hasError || f.severity == Severity::Error;
     }
     out["findings"] = findings;
     report.json = answerText(out);

@@ -5,7 +5,7 @@
 #include <string_view>
 
 #include "core/base/result.h"
-#include "core/geometry/triangle_mesh.h"
+#include "core/base/triangle_mesh.h"
 
 namespace wl {
 

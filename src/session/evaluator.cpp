@@ -2,9 +2,11 @@
 
 #include <algorithm>
 
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "core/plan/plan_lead.h"
+#include "core/reckon/evaluate.h"
+#include "core/rules/check_design.h"
 #include "session/guard.h"
 
 namespace wl {
@@ -13,7 +15,8 @@ namespace {
 constexpr size_t kMostEffects = 6;
 
 // Findings about lead get the lead plan as their cure.
-void offerLeadPlan(const Design& design, std::vector<Finding>& findings) {
+void offerLeadPlan(const Derived& known, std::vector<Finding>& findings, std::stop_token stop) {
+    const Design& design = *known.design;
     std::optional<ProposedEdit> plan;
     for (Finding& f : findings) {
         const bool lead = f.code == "rest.too_light" || f.code == "rest.too_heavy" ||
@@ -26,7 +29,7 @@ void offerLeadPlan(const Design& design, std::vector<Finding>& findings) {
             continue;
         }
         if (!plan) {
-            const Result<LeadPlan> made = planLead(design);
+            const Result<LeadPlan> made = planLead(design, &known, stop);
             if (!made) {
                 return;
             }
@@ -36,23 +39,23 @@ void offerLeadPlan(const Design& design, std::vector<Finding>& findings) {
     }
 }
 
-EditEffect foresee(const Design& design, const Finding& finding, const ProposedEdit& edit,
+EditEffect foresee(const Derived& near, const Finding& finding, const ProposedEdit& edit,
                    std::stop_token stop) {
     EditEffect effect;
     effect.path = finding.path;
     effect.edit = edit;
-    const Result<Design> edited = withEdit(design, edit);
+    const Result<Design> edited = withEdit(*near.design, edit);
     if (!edited) {
         return effect;
     }
-    const Result<Derived> derived = evaluate(*edited);
+    const Result<Derived> derived = evaluate(*edited, &near);
     if (!derived) {
         return effect;
     }
     effect.known = true;
-    effect.spare = derived->spare;
-    effect.pitch_rad = derived->pitch_rad;
-    const Run run = computeRun(*edited, *derived, stop);
+    effect.spare = derived->rest->spare;
+    effect.pitch_rad = derived->rest->pitch_rad;
+    const Run run = computeRun(*derived, stop);
     if (run.depthKnown) {
         effect.depth_m = run.path.maxDepth_m;
     }
@@ -128,34 +131,36 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
     auto quick = std::make_shared<Results>();
     quick->revision = job.revision;
     quick->design = job.design;
-    Result<Derived> derived = evaluate(*job.design);
+    Result<Derived> derived = evaluate(*job.design, known_.get());
     if (!derived) {
         quick->error = derived.error();
         publish(quick);
         return;
     }
     quick->derived = std::make_shared<const Derived>(std::move(derived).value());
-    quick->findings = quick->derived->findings;
+    known_ = quick->derived;
+    quick->findings = checkDesign(*quick->derived);
     publish(quick);
 
-    auto run = std::make_shared<Run>(computeRun(*job.design, *quick->derived, tow));
+    auto run = std::make_shared<Run>(computeRun(*quick->derived, tow));
     if (tow.stop_requested()) {
         return;
     }
     auto full = std::make_shared<Results>(*quick);
     checkSkinWalls(*job.design, *quick->derived, full->findings);
-    full->findings.insert(full->findings.end(), run->findings.begin(), run->findings.end());
+    const std::vector<Finding> towed = checkRun(*quick->derived, *run);
+    full->findings.insert(full->findings.end(), towed.begin(), towed.end());
     full->run = std::move(run);
     publish(full);
 
     auto foreseen = std::make_shared<Results>(*full);
-    offerLeadPlan(*job.design, foreseen->findings);
+    offerLeadPlan(*foreseen->derived, foreseen->findings, tow);
     for (const Finding& finding : foreseen->findings) {
         for (const ProposedEdit& edit : finding.edits) {
             if (tow.stop_requested() || foreseen->effects.size() >= kMostEffects) {
                 break;
             }
-            foreseen->effects.push_back(foresee(*job.design, finding, edit, tow));
+            foreseen->effects.push_back(foresee(*foreseen->derived, finding, edit, tow));
         }
     }
     if (!tow.stop_requested()) {

@@ -8,7 +8,8 @@
 #include <optional>
 #include <thread>
 
-#include "core/evaluate.h"
+#include "core/base/finding.h"
+#include "core/reckon/run.h"
 #include "session/document.h"
 
 namespace wl {
@@ -65,6 +66,7 @@ class Evaluator : public QObject {
     void publish(ResultsPtr results);
 
     ResultsPtr latest_;
+    std::shared_ptr<const Derived> known_;  // worker's alone: what the next reckoning takes over
     quint64 requested_ = 0;
     std::mutex mutex_;
     std::condition_variable_any wake_;

@@ -40,16 +40,16 @@ class Sheet : public SheetPaper {
 
 // Where the saw goes: faces on the centre plane, bevels where they leave the sides, the pin.
 void Sheet::jointLines(const QPointF& nose, bool side) {
-    for (const JointCut& cut : d_.joints) {
+    for (const JointCut& cut : d_.shape->joints) {
         for (const auto& [face, half] : {std::pair{cut.frontPieceFace, cut.frontEdge_m},
                                          std::pair{cut.rearPieceFace, cut.rearEdge_m}}) {
             const double edge = face.x_m + face.slope * half;
             painter().setPen(line(0.3));
             if (side) {
-                const Section s = d_.curves.atX(face.x_m);
+                const Section s = d_.shape->curves.atX(face.x_m);
                 painter().drawLine(nose + QPointF(mm(face.x_m), -mm(s.back_m)),
                                    nose + QPointF(mm(face.x_m), -mm(s.belly_m)));
-                const Section e = d_.curves.atX(edge);
+                const Section e = d_.shape->curves.atX(edge);
                 painter().setPen(line(0.2, Qt::DashLine));
                 painter().drawLine(nose + QPointF(mm(edge), -mm(e.back_m)),
                                    nose + QPointF(mm(edge), -mm(e.belly_m)));
@@ -64,8 +64,8 @@ void Sheet::jointLines(const QPointF& nose, bool side) {
                               0.8);
     }
     for (const bool front : {true, false}) {
-        if (side && d_.curves.endFace(front).present) {
-            const FaceCut face = measureEndFace(d_.curves, front);
+        if (side && d_.shape->curves.endFace(front).present) {
+            const FaceCut face = measureEndFace(d_.shape->curves, front);
             painter().setPen(line(0.3));
             painter().drawLine(nose + QPointF(mm(face.foot_m.x()), -mm(face.foot_m.z())),
                                nose + QPointF(mm(face.top_m.x()), -mm(face.top_m.z())));
@@ -75,14 +75,14 @@ void Sheet::jointLines(const QPointF& nose, bool side) {
 
 void Sheet::sideTemplate(const QPointF& nose) {
     auto at = [&](double x, double z) { return nose + QPointF(mm(x), -mm(z)); };
-    const double L = d_.sizes.length_m;
+    const double L = d_.shape->sizes.length_m;
     QPolygonF outline;
     for (int i = 0; i <= 160; ++i) {
-        const Section s = d_.curves.at(i / 160.0);
+        const Section s = d_.shape->curves.at(i / 160.0);
         outline << at(s.x_m, s.back_m);
     }
     for (int i = 160; i >= 0; --i) {
-        const Section s = d_.curves.at(i / 160.0);
+        const Section s = d_.shape->curves.at(i / 160.0);
         outline << at(s.x_m, s.belly_m);
     }
     painter().setBrush(Qt::NoBrush);
@@ -90,9 +90,9 @@ void Sheet::sideTemplate(const QPointF& nose) {
     painter().drawPolygon(outline);
     painter().setPen(centreLine());
     painter().drawLine(at(-0.008, 0), at(L + 0.008, 0));
-    const double tallest = mm(d_.sizes.maxHeight_m);
+    const double tallest = mm(d_.shape->sizes.maxHeight_m);
     for (size_t i = 0; i < design_.body.stations.size(); ++i) {
-        const Section s = d_.curves.at(d_.curves.knots()[i]);
+        const Section s = d_.shape->curves.at(d_.shape->curves.knots()[i]);
         painter().setPen(line(0.12));
         painter().drawLine(at(s.x_m, s.back_m), at(s.x_m, s.belly_m));
         text({nose.x() + mm(s.x_m) - 4, nose.y() - tallest * 0.5 - 9, 8, 3.5},
@@ -100,7 +100,7 @@ void Sheet::sideTemplate(const QPointF& nose) {
     }
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& bore = design_.bores[i];
-        const BoreGeometry& g = d_.mass.bores[i];
+        const BoreGeometry& g = d_.mass->bores[i];
         if (!g.entersBody) {
             continue;
         }
@@ -166,27 +166,27 @@ void Sheet::sideTemplate(const QPointF& nose) {
 void Sheet::topTemplate(const QPointF& nose) {
     QPolygonF outline;
     for (int i = 0; i <= 160; ++i) {
-        const Section s = d_.curves.at(i / 160.0);
+        const Section s = d_.shape->curves.at(i / 160.0);
         outline << nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m));
     }
     for (int i = 160; i >= 0; --i) {
-        const Section s = d_.curves.at(i / 160.0);
+        const Section s = d_.shape->curves.at(i / 160.0);
         outline << nose + QPointF(mm(s.x_m), mm(s.halfWidth_m));
     }
     painter().setBrush(Qt::NoBrush);
     painter().setPen(line(0.4));
     painter().drawPolygon(outline);
     painter().setPen(centreLine());
-    painter().drawLine(nose - QPointF(8, 0), nose + QPointF(mm(d_.sizes.length_m) + 8, 0));
+    painter().drawLine(nose - QPointF(8, 0), nose + QPointF(mm(d_.shape->sizes.length_m) + 8, 0));
     jointLines(nose, false);
-    for (double knot : d_.curves.knots()) {
-        const Section s = d_.curves.at(knot);
+    for (double knot : d_.shape->curves.knots()) {
+        const Section s = d_.shape->curves.at(knot);
         painter().setPen(line(0.12));
         painter().drawLine(nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m)),
                            nose + QPointF(mm(s.x_m), mm(s.halfWidth_m)));
     }
     for (size_t i = 0; i < design_.bores.size(); ++i) {
-        const BoreGeometry& g = d_.mass.bores[i];
+        const BoreGeometry& g = d_.mass->bores[i];
         if (g.entersBody) {
             painter().setPen(line(0.25, Qt::DashLine));
             const double r = 0.5 * mm(design_.bores[i].diameter_m);
@@ -198,8 +198,8 @@ void Sheet::topTemplate(const QPointF& nose) {
 
 void Sheet::stationTable(const QRectF& box) {
     std::vector<QStringList> rows;
-    for (size_t i = 0; i < d_.curves.knots().size(); ++i) {
-        const Section s = d_.curves.at(d_.curves.knots()[i]);
+    for (size_t i = 0; i < d_.shape->curves.knots().size(); ++i) {
+        const Section s = d_.shape->curves.at(d_.shape->curves.knots()[i]);
         rows.push_back({QString::number(i + 1), length(s.x_m, false), length(s.back_m, false),
                         length(s.belly_m, false), length(2 * s.halfWidth_m, false)});
     }
@@ -218,15 +218,17 @@ void Sheet::templates() {
                                 lipDirection(design_.lip).x() * design_.lip.length_m) +
                                 28)
             : 12.0;
-    const double tall = mm(d_.sizes.maxHeight_m);
-    const QPointF sideNose(ahead, 26 + 0.5 * tall + mm(std::max(0.0, d_.solid.centroid_m.z())));
+    const double tall = mm(d_.shape->sizes.maxHeight_m);
+    const QPointF sideNose(ahead,
+                           26 + 0.5 * tall + mm(std::max(0.0, d_.shape->solid.centroid_m.z())));
     text({0, 10, 120, 5}, tr("Side template"), 3.4, true);
     sideTemplate(sideNose);
-    const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * mm(d_.sizes.maxWidth_m);
-    text({0, topY - 0.5 * mm(d_.sizes.maxWidth_m) - 8, 120, 5}, tr("Top template"), 3.4, true);
+    const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * mm(d_.shape->sizes.maxWidth_m);
+    text({0, topY - 0.5 * mm(d_.shape->sizes.maxWidth_m) - 8, 120, 5}, tr("Top template"), 3.4,
+         true);
     topTemplate({ahead, topY});
-    stationTable(
-        QRectF(std::max(ahead + mm(d_.sizes.length_m) + 14, size_.width() - 80), 12, 76, 100));
+    stationTable(QRectF(std::max(ahead + mm(d_.shape->sizes.length_m) + 14, size_.width() - 80), 12,
+                        76, 100));
     goToPage(first);
     std::vector<QStringList> rows;
     for (size_t i = 0; i < design_.bores.size(); ++i) {
@@ -238,7 +240,7 @@ void Sheet::templates() {
              q(Quantity::Angle, b.lean_rad)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
-    table({0, topY + 0.5 * mm(d_.sizes.maxWidth_m) + 8},
+    table({0, topY + 0.5 * mm(d_.shape->sizes.maxWidth_m) + 8},
           tr("Drill table, %1; places from the nose tip, port is +, depth along the drill from the "
              "skin, "
              "flat bottom")
@@ -316,7 +318,7 @@ void Sheet::tables() {
     std::vector<QStringList> lead;
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];
-        const BoreGeometry& g = d_.mass.bores[i];
+        const BoreGeometry& g = d_.mass->bores[i];
         lead.push_back({QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(leadWords(b)),
                         length(b.diameter_m), length(g.plugLength_m),
                         q(Quantity::Mass, g.leadMass_kg), length(b.depth_m - g.plugLength_m)});
@@ -324,7 +326,7 @@ void Sheet::tables() {
     double y = table({0, std::max(62.0, lipFoot)}, tr("Lead plugs"),
                      {tr("hole"), tr("diameter"), tr("length"), tr("mass"), tr("filler above")},
                      lead, {34, 22, 22, 22, 24});
-    const StageMasses& s = d_.mass.stages;
+    const StageMasses& s = d_.mass->stages;
     y = table({0, y + 2}, tr("The scale should read"), {},
               {{tr("shaped body, before any hole"), q(Quantity::Mass, s.shapedBody_kg), {}},
                {tr("bare body, drilled and slotted"), q(Quantity::Mass, s.drilledBody_kg), {}},
@@ -336,7 +338,7 @@ void Sheet::tables() {
     y = room(y, 5);
     text({0, y, 128, 5},
          tr("Write the readings beside them. ± %1 in all is within the measuring.")
-             .arg(q(Quantity::Mass, 2 * d_.mass.netDoubt_kg)),
+             .arg(q(Quantity::Mass, 2 * d_.mass->netDoubt_kg)),
          2.6);
 
     goToPage(first);

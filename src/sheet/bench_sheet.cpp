@@ -53,7 +53,7 @@ QStringList benchCautions(const Design& design) {
 QPageSize benchPageSize(const Derived& derived) {
     // The lip stands ahead of the nose; the station table needs its place behind the tail.
     const double wanted_mm =
-        SheetPaper::mm(derived.sizes.length_m) + (derived.mass.lip.area_m2 > 0 ? 140 : 112);
+        SheetPaper::mm(derived.shape->sizes.length_m) + (derived.mass->lip.area_m2 > 0 ? 140 : 112);
     for (const auto id : {QPageSize::A4, QPageSize::A3, QPageSize::A2}) {
         if (wanted_mm <= QPageSize(id).size(QPageSize::Millimeter).height() - 2 * kMargin_mm) {
             return QPageSize(id);

@@ -6,7 +6,7 @@
 #include <QString>
 #include <optional>
 
-#include "core/evaluate.h"
+#include "core/reckon/evaluate.h"
 #include "sheet/shipped_font.h"
 
 namespace wl {

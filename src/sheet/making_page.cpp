@@ -18,7 +18,7 @@ double jointTable(SheetPaper& s, const QPointF& at, const Design& design, const 
     std::vector<QStringList> rows;
     for (size_t i = 0; i < design.joints.size(); ++i) {
         const Joint& j = design.joints[i];
-        const JointCut& cut = d.joints[i];
+        const JointCut& cut = d.shape->joints[i];
         const QString pocket =
             j.pocket == PocketIn::None
                 ? tr("none")
@@ -61,7 +61,7 @@ double holeTable(SheetPaper& s, const QPointF& at, const Design& design) {
 }
 
 double wireTable(SheetPaper& s, const QPointF& at, const Derived& d) {
-    const WireLayout& w = d.mass.wire;
+    const WireLayout& w = d.mass->wire;
     std::vector<QStringList> rows;
     int number = 0;
     for (const WireBend& b : w.bends) {
@@ -94,10 +94,10 @@ double rattleTable(SheetPaper& s, const QPointF& at, const Design& design) {
 
 double pieceTable(SheetPaper& s, const QPointF& at, const Derived& d) {
     std::vector<QStringList> rows;
-    for (size_t i = 0; i < d.alone.size(); ++i) {
-        const PieceAlone& a = d.alone[i];
-        rows.push_back({QString::fromStdString(d.mass.pieces[i].name),
-                        s.q(Quantity::Mass, d.mass.pieces[i].mass_kg),
+    for (size_t i = 0; i < d.rest->alone.size(); ++i) {
+        const PieceAlone& a = d.rest->alone[i];
+        rows.push_back({QString::fromStdString(d.mass->pieces[i].name),
+                        s.q(Quantity::Mass, d.mass->pieces[i].mass_kg),
                         (a.net_kg >= 0 ? tr("%1 spare") : tr("%1 heavy"))
                             .arg(s.q(Quantity::Mass, std::abs(a.net_kg)))});
     }
@@ -106,23 +106,23 @@ double pieceTable(SheetPaper& s, const QPointF& at, const Derived& d) {
 }
 
 double lathePage(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
-    const double high = mm(0.5 * d.sizes.maxHeight_m);
+    const double high = mm(0.5 * d.shape->sizes.maxHeight_m);
     const double top = s.room(at.y(), 9 + high + 6);
     QPainter& p = s.painter();
     s.text({at.x(), top, 120, 5}, tr("Half template, true scale"), 3.4, true);
     const QPointF nose(at.x() + 4, top + 9 + high);
     QPolygonF edge;
     for (int i = 0; i <= 160; ++i) {
-        const Section section = d.curves.at(i / 160.0);
+        const Section section = d.shape->curves.at(i / 160.0);
         edge << nose + QPointF(mm(section.x_m), -mm(0.5 * (section.back_m - section.belly_m)));
     }
     p.setBrush(Qt::NoBrush);
     p.setPen(SheetPaper::line(0.4));
     p.drawPolyline(edge);
-    p.drawLine(nose, nose + QPointF(mm(d.sizes.length_m), 0));
+    p.drawLine(nose, nose + QPointF(mm(d.shape->sizes.length_m), 0));
     std::vector<QStringList> rows;
-    for (const double knot : d.curves.knots()) {
-        const Section section = d.curves.at(knot);
+    for (const double knot : d.shape->curves.knots()) {
+        const Section section = d.shape->curves.at(knot);
         const double radius = 0.5 * (section.back_m - section.belly_m);
         p.setPen(SheetPaper::line(0.12));
         p.drawLine(nose + QPointF(mm(section.x_m), 0),
@@ -152,7 +152,7 @@ double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, con
         QPolygonF back, belly;
         double high = 0, low = 0;
         for (int i = 0; i <= 160; ++i) {
-            const Section section = d.curves.at(i / 160.0);
+            const Section section = d.shape->curves.at(i / 160.0);
             if (section.halfWidth_m > std::abs(middle)) {
                 const double up = skinHeight(section, middle, true);
                 const double down = skinHeight(section, middle, false);
@@ -178,7 +178,7 @@ double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, con
             }
         }
         p.restore();
-        s.text({at.x() + 10 + mm(d.sizes.length_m), top, 60, 4},
+        s.text({at.x() + 10 + mm(d.shape->sizes.length_m), top, 60, 4},
                tr("%1  %2, %3 thick")
                    .arg(k + 1)
                    .arg(QString::fromStdString(layer.material), s.length(layer.thickness_m)),
@@ -200,13 +200,13 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
     if (!design.joints.empty()) {
         y = jointTable(s, {0, y}, design, d) + 2;
     }
-    if (!d.alone.empty()) {
+    if (!d.rest->alone.empty()) {
         y = pieceTable(s, {0, y}, d) + 2;
     }
     if (!design.features.empty()) {
         y = holeTable(s, {0, y}, design) + 2;
     }
-    if (!d.mass.wire.bends.empty()) {
+    if (!d.mass->wire.bends.empty()) {
         y = wireTable(s, {0, y}, d) + 2;
     }
     if (!design.chambers.empty()) {
@@ -221,7 +221,7 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
             break;
         case MakeKind::Cast: {
             const ResinMix& mix = design.make.mix;
-            const double volume = d.solid.volume_m3;
+            const double volume = d.shape->solid.volume_m3;
             s.table({0, y}, tr("Pour"), {},
                     {{tr("volume of the bait, without waste"), s.q(Quantity::Volume, volume)},
                      {mix.by == MixBy::Volume ? tr("filler, by volume") : tr("filler, by mass"),
@@ -232,11 +232,12 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
         }
         case MakeKind::Printed: {
             const Print& print = design.make.print;
-            s.table({0, y}, tr("Print"), {},
-                    {{tr("wall all round"), s.length(print.shell_m)},
-                     {tr("infill"), s.q(Quantity::Fraction, print.infill)},
-                     {tr("all pieces print at"), s.q(Quantity::Mass, d.reckoning.drawnMass_kg)}},
-                    {60, 30});
+            s.table(
+                {0, y}, tr("Print"), {},
+                {{tr("wall all round"), s.length(print.shell_m)},
+                 {tr("infill"), s.q(Quantity::Fraction, print.infill)},
+                 {tr("all pieces print at"), s.q(Quantity::Mass, d.shape->reckoning.drawnMass_kg)}},
+                {60, 30});
             break;
         }
         case MakeKind::Carved:

@@ -1,7 +1,7 @@
 // The third page of the bench sheet: joints, holes, and what the way of making needs.
 #pragma once
 
-#include "core/evaluate.h"
+#include "core/reckon/evaluate.h"
 #include "sheet/sheet_paper.h"
 
 namespace wl {

@@ -353,6 +353,7 @@ constexpr std::array kRows{
     Row{"edit.move_eye", WL_TR("Set %w1 %1 from the nose")},
     Row{"edit.metal_lip", WL_TR("A lip of %1 stainless sheet")},
     Row{"edit.bore_diameter", WL_TR("Drill %w1 %1 wide")},
+    Row{"plan.stopped", WL_TR("The lead plan was stopped before it was done. Ask for it again.")},
     Row{"plan.no_bores", WL_TR("There is no bore to put lead in. Add one.")},
     Row{"plan.too_heavy_already", WL_TR("Already %1 too heavy without any lead. Use lighter stock "
                                         "or hooks, or take wood off.")},

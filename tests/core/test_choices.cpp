@@ -160,12 +160,12 @@ TEST_CASE("two hundred seeded baits: mass within 0.05 g and attitude within half
         d.brief.wantedState = WantedState::Float;
         const Result<Derived> made = evaluate(d);
         REQUIRE(made.ok());
-        if (made->net_kg <= 0.01 * made->mass.mass_kg || !made->attitudeDecided ||
-            std::abs(made->roll_rad) > 1.0 * kDegree) {
+        if (made->rest->net_kg <= 0.01 * made->mass->mass_kg || !made->rest->attitudeDecided ||
+            std::abs(made->rest->roll_rad) > 1.0 * kDegree) {
             continue;  // its own lead sinks it: not a floating target
         }
-        d.brief.wantedSpare = made->spare;
-        d.brief.wantedPitch_rad = made->pitch_rad;
+        d.brief.wantedSpare = made->rest->spare;
+        d.brief.wantedPitch_rad = made->rest->pitch_rad;
         for (Bore& bore : d.bores) {
             bore.plugLength_m = 0;
         }
@@ -199,13 +199,13 @@ TEST_CASE("three plans for the demo, each as good as it says, with its price") {
     for (const LeadChoice& c : *choices) {
         INFO(c.change.code);
         const Derived d = evaluated(c.design);
-        CHECK(d.mass.mass_kg == Approx(c.mass_kg).epsilon(1e-12));
-        CHECK(d.pitch_rad == c.pitch_rad);
+        CHECK(d.mass->mass_kg == Approx(c.mass_kg).epsilon(1e-12));
+        CHECK(d.rest->pitch_rad == c.pitch_rad);
         CHECK(c.price.rollStiffness_N_m > 0);
         CHECK(c.price.pitchInertia_kg_m2 > 0);
         CHECK(c.price.leastWall_m < 0.02);
         double lead = 0;
-        for (const BoreGeometry& g : d.mass.bores) {
+        for (const BoreGeometry& g : d.mass->bores) {
             lead += g.leadMass_kg;
         }
         CHECK(c.price.lead_kg == Approx(lead));
@@ -250,5 +250,5 @@ TEST_CASE("a jointed bait with two bores in each piece: every piece level by its
     CHECK(std::abs(plan->missingMass_kg) < 0.1e-3);
     const Derived before = evaluated(demoNamed("glide-bait"));
     REQUIRE(plan->piecePitches_rad.size() == 2);
-    CHECK(std::abs(plan->piecePitches_rad[1]) < std::abs(before.alone[1].pitch_rad));
+    CHECK(std::abs(plan->piecePitches_rad[1]) < std::abs(before.rest->alone[1].pitch_rad));
 }

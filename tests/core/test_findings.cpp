@@ -3,7 +3,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
@@ -21,22 +21,27 @@ const Finding* findingIn(const std::vector<Finding>& findings, const std::string
     return found == findings.end() ? nullptr : &*found;
 }
 
+std::vector<Finding> towFindings(const Design& design) {
+    const Derived d = evaluated(design);
+    return checkRun(d, computeRun(d));
+}
+
 // The change must raise the finding at the path, with a sentence, and each cure must remove it.
 template <class Spoil>
 void checkFinding(const std::string& code, const std::string& path, Spoil spoil,
                   Design d = demoDesign()) {
     INFO(code);
-    REQUIRE(findingIn(evaluated(d).findings, code) == nullptr);
+    REQUIRE_FALSE(findingOf(evaluated(d), code));
     spoil(d);
     const Derived spoiled = evaluated(d);
-    const Finding* f = findingIn(spoiled.findings, code);
-    REQUIRE(f != nullptr);
+    const std::optional<Finding> f = findingOf(spoiled, code);
+    REQUIRE(f);
     CHECK(f->path == path);
     CHECK(englishFor(f->code) != f->code);
     for (const ProposedEdit& edit : f->edits) {
         const Result<Design> cured = withEdit(d, edit);
         REQUIRE(cured.ok());
-        CHECK(findingIn(evaluated(*cured).findings, code) == nullptr);
+        CHECK_FALSE(findingOf(evaluated(*cured), code));
     }
 }
 
@@ -46,7 +51,7 @@ TEST_CASE("faults of the design are found where they are") {
     checkFinding("bore.comes_out", "/bores/0/depth", [](Design& d) { d.bores[0].depth_m = 0.03; });
     checkFinding("bore.thin_beyond", "/bores/1/depth", [](Design& d) {
         d.bores[1].diameter_m = 0.002;
-        d.bores[1].depth_m += evaluated(d).mass.bores[1].wallBeyond_m - 0.0006;
+        d.bores[1].depth_m += evaluated(d).mass->bores[1].wallBeyond_m - 0.0006;
     });
     checkFinding("bore.misses_body", "/bores/0/x", [](Design& d) { d.bores[0].x_m = 0.2; });
     checkFinding("bore.plug_too_long", "/bores/0/plug_length",
@@ -112,7 +117,7 @@ TEST_CASE("faults of joints, holes and making are found where they are") {
     checkFinding("feature.thin_wall", "/features/0/depth", [&](Design& d) {
         Feature& f = feature(d);
         f.x_m = 0.03;
-        f.depth_m = evaluated(d).mass.features[0].cuts[0].wallBeyond_m + f.depth_m - 0.0006;
+        f.depth_m = evaluated(d).mass->features[0].cuts[0].wallBeyond_m + f.depth_m - 0.0006;
     });
     checkFinding("cut.meets_cut", "/features/0/x", [&](Design& d) {
         Feature& f = feature(d);
@@ -163,16 +168,16 @@ TEST_CASE("every demo is whole: no error, its lead as planned, its story consist
         const Design d = demoNamed(demo.name);
         CHECK(writeDesign(d) == demo.text);
         const Derived e = evaluated(d);
-        for (const Finding& f : e.findings) {
+        for (const Finding& f : checkDesign(e)) {
             INFO(f.code);
             CHECK(f.severity == Severity::Note);
         }
         std::vector<Finding> walls;
         checkSkinWalls(d, e, walls);
         CHECK(walls.empty());
-        CHECK(std::abs(e.mass.mass_kg - e.wantedMass_kg) < 0.1e-3);
+        CHECK(std::abs(e.mass->mass_kg - e.wantedMass_kg) < 0.1e-3);
         CHECK(d.brief.temperature_K == demoDesign().brief.temperature_K);
-        const Run run = computeRun(d, e);
+        const Run run = computeRun(e);
         CHECK(run.depthKnown);
     }
 }
@@ -230,12 +235,12 @@ TEST_CASE("every number on every extreme design is finite") {
                 continue;  // refused with a reason
             }
             INFO(field.path << " = " << end);
-            CHECK(std::isfinite(e->mass.mass_kg));
-            CHECK(std::isfinite(e->spare));
-            CHECK(std::isfinite(e->pitch_rad));
-            CHECK(std::isfinite(e->freeFall.speed_m_s));
+            CHECK(std::isfinite(e->mass->mass_kg));
+            CHECK(std::isfinite(e->rest->spare));
+            CHECK(std::isfinite(e->rest->pitch_rad));
+            CHECK(std::isfinite(e->rest->fall.speed_m_s));
             CHECK(std::isfinite(e->wantedMass_kg));
-            const Run run = computeRun(*d, *e);
+            const Run run = computeRun(*e);
             CHECK(std::isfinite(run.path.maxDepth_m));
             CHECK(std::isfinite(run.trolledDepth_m));
         }
@@ -278,14 +283,14 @@ TEST_CASE("extreme joints, holes, side pieces and ways of making give finite num
                     continue;
                 }
                 ++known;
-                CHECK(std::isfinite(e->mass.mass_kg));
-                CHECK(std::isfinite(e->spare));
-                CHECK(std::isfinite(e->pitch_rad));
-                for (const PieceAlone& piece : e->alone) {
+                CHECK(std::isfinite(e->mass->mass_kg));
+                CHECK(std::isfinite(e->rest->spare));
+                CHECK(std::isfinite(e->rest->pitch_rad));
+                for (const PieceAlone& piece : e->rest->alone) {
                     CHECK(std::isfinite(piece.net_kg));
                     CHECK(std::isfinite(piece.pitch_rad));
                 }
-                for (const JointCut& cut : e->joints) {
+                for (const JointCut& cut : e->shape->joints) {
                     CHECK(std::isfinite(cut.opening.opening_rad));
                 }
             }
@@ -298,19 +303,19 @@ TEST_CASE("extreme joints, holes, side pieces and ways of making give finite num
 TEST_CASE("a bait that ticks the bottom, or never dives, says so") {
     Design d = demoDesign();
     d.brief.waterDepth_m = 0.8;
-    CHECK(findingIn(computeRun(d, evaluated(d)).findings, "run.reaches_bottom"));
+    CHECK(findingIn(towFindings(d), "run.reaches_bottom"));
     d = demoDesign();
     d.brief.wantedDepth_m = 9;
-    const Run shallow = computeRun(d, evaluated(d));
-    const Finding* f = findingIn(shallow.findings, "run.too_shallow");
+    const std::vector<Finding> shallow = towFindings(d);
+    const Finding* f = findingIn(shallow, "run.too_shallow");
     REQUIRE(f);
     REQUIRE_FALSE(f->edits.empty());
     const Result<Design> turned = withEdit(d, f->edits.front());
     REQUIRE(turned.ok());
     d.lip.present = false;
     d.tie = {TiePlace::Body, 0.0, -0.012};  // pulled from under the chin, it planes up
-    const Run top = computeRun(d, evaluated(d));
-    CHECK((findingIn(top.findings, "run.stays_on_top") || findingIn(top.findings, "run.no_trim")));
+    const std::vector<Finding> top = towFindings(d);
+    CHECK((findingIn(top, "run.stays_on_top") || findingIn(top, "run.no_trim")));
 }
 
 TEST_CASE("something sunk that is bigger than its wood is told") {
@@ -340,7 +345,7 @@ TEST_CASE("lying on its side or leaning for no part's sake is told as what it is
         f.hangsFrom.clear();
     }
     const Derived high = evaluated(d);
-    REQUIRE(std::abs(high.roll_rad) > 1.5 * kDegree);
+    REQUIRE(std::abs(high.rest->roll_rad) > 1.5 * kDegree);
     const bool told = findingOf(high, "rest.on_side") || findingOf(high, "rest.belly_up") ||
                       findingOf(high, "rest.falls_port") || findingOf(high, "rest.falls_starboard");
     CHECK(told);

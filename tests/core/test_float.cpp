@@ -178,8 +178,8 @@ TEST_CASE("moving, mirroring and scaling a bait change only what they must") {
     const Derived port = evaluated(mirrored);
     mirrored.bores[0].y_m = -0.002;
     const Derived starboard = evaluated(mirrored);
-    CHECK(port.roll_rad == Approx(-starboard.roll_rad).margin(2e-4));
-    CHECK(port.pitch_rad == Approx(starboard.pitch_rad).margin(2e-4));
-    CHECK(port.roll_rad < -0.005);                       // lead to port: port side goes down
-    CHECK(evaluated(demo).pitch_rad == base.pitch_rad);  // bit for bit
+    CHECK(port.rest->roll_rad == Approx(-starboard.rest->roll_rad).margin(2e-4));
+    CHECK(port.rest->pitch_rad == Approx(starboard.rest->pitch_rad).margin(2e-4));
+    CHECK(port.rest->roll_rad < -0.005);  // lead to port: port side goes down
+    CHECK(evaluated(demo).rest->pitch_rad == base.rest->pitch_rad);  // bit for bit
 }

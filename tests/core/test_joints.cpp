@@ -171,29 +171,29 @@ TEST_CASE("a cut bait: pieces sum to the whole, and wood taken out is gone from 
     j.pocket = PocketIn::None;
     d.joints.push_back(j);
     const Derived cut = evaluated(d);
-    const SolidProperties gap =
-        integrateJointGap(cut.curves, cut.joints[0].frontPieceFace, cut.joints[0].rearPieceFace);
+    const SolidProperties gap = integrateJointGap(
+        cut.shape->curves, cut.shape->joints[0].frontPieceFace, cut.shape->joints[0].rearPieceFace);
     const double water = cut.waterDensity_kg_m3;
-    CHECK(whole.mass.displacedVolume_m3 - cut.mass.displacedVolume_m3 ==
+    CHECK(whole.mass->displacedVolume_m3 - cut.mass->displacedVolume_m3 ==
           Approx(gap.volume_m3).epsilon(0.01));
-    CHECK(whole.mass.mass_kg - cut.mass.mass_kg ==
-          Approx(gap.volume_m3 * cut.reckoning.usedDensity_kg_m3).epsilon(0.01));
+    CHECK(whole.mass->mass_kg - cut.mass->mass_kg ==
+          Approx(gap.volume_m3 * cut.shape->reckoning.usedDensity_kg_m3).epsilon(0.01));
     double mass = 0, volume = 0, net = 0;
-    for (size_t i = 0; i < cut.mass.pieces.size(); ++i) {
-        mass += cut.mass.pieces[i].mass_kg;
-        volume += cut.mass.pieces[i].displacedVolume_m3;
-        net += cut.alone[i].net_kg;
+    for (size_t i = 0; i < cut.mass->pieces.size(); ++i) {
+        mass += cut.mass->pieces[i].mass_kg;
+        volume += cut.mass->pieces[i].displacedVolume_m3;
+        net += cut.rest->alone[i].net_kg;
     }
-    CHECK(mass == Approx(cut.mass.mass_kg).epsilon(1e-12));
-    CHECK(volume == Approx(cut.mass.displacedVolume_m3).epsilon(1e-12));
-    CHECK(net == Approx(cut.net_kg).epsilon(1e-9));
-    CHECK(cut.spare == Approx(1 - cut.mass.mass_kg / (water * volume)));
+    CHECK(mass == Approx(cut.mass->mass_kg).epsilon(1e-12));
+    CHECK(volume == Approx(cut.mass->displacedVolume_m3).epsilon(1e-12));
+    CHECK(net == Approx(cut.rest->net_kg).epsilon(1e-9));
+    CHECK(cut.rest->spare == Approx(1 - cut.mass->mass_kg / (water * volume)));
     // The tail in stock of its own: only its mass changes, and it sinks alone.
     d.pieces[1].ownStock = true;
     d.pieces[1].stock.shelfDensity_kg_m3 = 1200;
     const Derived heavy = evaluated(d);
-    CHECK(heavy.alone[1].net_kg < 0);
-    CHECK(heavy.mass.pieces[0].mass_kg == Approx(cut.mass.pieces[0].mass_kg).epsilon(1e-9));
+    CHECK(heavy.rest->alone[1].net_kg < 0);
+    CHECK(heavy.mass->pieces[0].mass_kg == Approx(cut.mass->pieces[0].mass_kg).epsilon(1e-9));
     d.joints[0].x_m = 0.0815;
     CHECK(evaluate(d).error().code == "joint.off_the_body");
     d.joints.clear();
@@ -213,18 +213,19 @@ TEST_CASE("claws on hinges of their own count on both sides") {
     plain.appendages.clear();
     const Derived one = evaluated(plain), both = evaluated(d);
     const double claws = 2 * 4.0 / 3 * kPi * 0.008 * 0.002 * 0.003;
-    CHECK(both.mass.displacedVolume_m3 - one.mass.displacedVolume_m3 ==
+    CHECK(both.mass->displacedVolume_m3 - one.mass->displacedVolume_m3 ==
           Approx(claws).epsilon(5e-3));
-    CHECK(std::abs(both.mass.centreOfGravity_m.y()) < 1e-9);
-    CHECK(std::abs(both.roll_rad) < 1e-4);
+    CHECK(std::abs(both.mass->centreOfGravity_m.y()) < 1e-9);
+    CHECK(std::abs(both.rest->roll_rad) < 1e-4);
     // The scale reads them from the first: claws are shaped with the body.
-    CHECK(both.mass.stages.shapedBody_kg - one.mass.stages.shapedBody_kg ==
-          Approx(claws * both.reckoning.density.density_kg_m3).epsilon(5e-3));
-    REQUIRE(both.parts.size() == 3);
-    CHECK(isClosedAndOutward(both.parts[2].mesh));
-    CHECK(both.parts[1].solid.centroid_m.y() > claw.hingeY_m);
-    CHECK(both.parts[2].solid.centroid_m.y() == Approx(-both.parts[1].solid.centroid_m.y()));
-    CHECK(bare.parts.size() == 1);
+    CHECK(both.mass->stages.shapedBody_kg - one.mass->stages.shapedBody_kg ==
+          Approx(claws * both.shape->reckoning.density.density_kg_m3).epsilon(5e-3));
+    REQUIRE(both.shape->parts.size() == 3);
+    CHECK(isClosedAndOutward(both.shape->parts[2].mesh));
+    CHECK(both.shape->parts[1].solid.centroid_m.y() > claw.hingeY_m);
+    CHECK(both.shape->parts[2].solid.centroid_m.y() ==
+          Approx(-both.shape->parts[1].solid.centroid_m.y()));
+    CHECK(bare.shape->parts.size() == 1);
 }
 
 TEST_CASE("coats lie on the outer skin of the pieces: joint gaps and faces are not coated") {
@@ -257,7 +258,7 @@ TEST_CASE("coats lie on the outer skin of the pieces: joint gaps and faces are n
         skin += 2 * kPi * radius * std::sqrt(1 + slope * slope) * 2 * a / steps;
     }
     double coat = 0;
-    for (const MassItem& item : evaluated(d).mass.items) {
+    for (const MassItem& item : evaluated(d).mass->items) {
         coat += item.kind == PartKind::Coat ? item.mass_kg : 0;
     }
     CHECK(coat == Approx(skin * 0.0006 * 1200).epsilon(0.01));
@@ -277,6 +278,6 @@ TEST_CASE("the lift acts at the exact middle of the body drawn, not of its flats
         const Derived bare = evaluated(d);
         INFO(name);
         // The exact integrals of the curves (held against closed forms elsewhere).
-        CHECK((bare.mass.centreOfBuoyancy_m - bare.solid.centroid_m).norm() < 1e-8);
+        CHECK((bare.mass->centreOfBuoyancy_m - bare.shape->solid.centroid_m).norm() < 1e-8);
     }
 }

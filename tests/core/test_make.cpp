@@ -3,7 +3,7 @@
 #include <cmath>
 
 #include "core/geometry/mesh_offset.h"
-#include "core/mass/material.h"
+#include "core/make/material.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -105,16 +105,16 @@ TEST_CASE("sheets side by side weigh what their slices do, and one heavy side le
         PieceBounds slab;
         slab.fromY_m = from;
         slab.toY_m = to;
-        bySlices += rho * integratePiece(even.curves, slab).volume_m3;
+        bySlices += rho * integratePiece(even.shape->curves, slab).volume_m3;
     }
-    CHECK(even.mass.stages.shapedBody_kg == Approx(bySlices).epsilon(1e-9));
-    CHECK(std::abs(even.roll_rad) < 1e-4);
-    d.make.layers[2].density_kg_m3 = 500;  // port
-    CHECK(evaluated(d).roll_rad < -0.01);  // port side down
+    CHECK(even.mass->stages.shapedBody_kg == Approx(bySlices).epsilon(1e-9));
+    CHECK(std::abs(even.rest->roll_rad) < 1e-4);
+    d.make.layers[2].density_kg_m3 = 500;        // port
+    CHECK(evaluated(d).rest->roll_rad < -0.01);  // port side down
     // A cavity in the core takes its stock out, and puts back what fills it.
     d.make.layers[2].density_kg_m3 = 400;
     d.make.cavities = {{2.0, 0.035, 0.0, 0.02, 0.006, 0.0}};
-    CHECK(even.mass.mass_kg - evaluated(d).mass.mass_kg ==
+    CHECK(even.mass->mass_kg - evaluated(d).mass->mass_kg ==
           Approx(300 * 0.02 * 0.006 * 0.008).epsilon(1e-6));
     d.make.layers.clear();
     CHECK(evaluate(d).error().code == "make.no_layers");
@@ -128,20 +128,21 @@ TEST_CASE("a leaking print loses spare hour by hour and says so") {
     d.make.print.leaks = true;
     d.make.print.wetMass_kg = d.make.print.dryMass_kg + 0.0010;
     const Derived e = evaluated(d);
-    REQUIRE(e.waterlogged.size() == 4);
-    double before = e.spare;
-    for (const Waterlogged& w : e.waterlogged) {
+    REQUIRE(e.rest->waterlogged.size() == 4);
+    double before = e.rest->spare;
+    for (const Waterlogged& w : e.rest->waterlogged) {
         CHECK(w.spare < before);
         before = w.spare;
     }
-    CHECK(std::any_of(e.findings.begin(), e.findings.end(),
+    const std::vector<Finding> found = checkDesign(e);
+    CHECK(std::any_of(found.begin(), found.end(),
                       [](const Finding& f) { return f.code.rfind("make.leaks", 0) == 0; }));
     // Halves with a groove: the wood of the groove is gone, the wire's epoxy is there.
     d.make = {};
-    const double solid = evaluated(d).mass.mass_kg;
+    const double solid = evaluated(d).mass->mass_kg;
     d.make.halves = {true, 0.002, 0.003, 0.02, 0.06, 0.004, 1150};
     d.make.glueFilm_m = 0;
-    const double density = evaluated(d).reckoning.usedDensity_kg_m3;
-    CHECK(evaluated(d).mass.mass_kg - solid ==
+    const double density = evaluated(d).shape->reckoning.usedDensity_kg_m3;
+    CHECK(evaluated(d).mass->mass_kg - solid ==
           Approx((1150 - density) * 0.002 * 0.003 * 0.04).epsilon(1e-6));
 }

@@ -3,7 +3,7 @@
 #include <cmath>
 
 #include "core/hydro/water.h"
-#include "core/mass/stock_density.h"
+#include "core/make/stock_density.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -57,13 +57,15 @@ TEST_CASE("a 36.04 g body at 0.645 g/cm3 carries 47.5 g at 85 % through the whol
     d.brief.temperature_K = kZeroCelsius_K + 20;
     d.brief.wantedSpare = 0.15;
     const Derived e = evaluated(d);
-    CHECK(e.mass.displacedVolume_m3 == Approx(55.87597e-6).epsilon(1e-6));
+    CHECK(e.mass->displacedVolume_m3 == Approx(55.87597e-6).epsilon(1e-6));
     CHECK(e.wantedMass_kg == Approx(47.40940e-3).epsilon(1e-6));
-    CHECK(e.sizes.length_m == Approx(0.082 * 1.35));  // length was measured, breadths give way
+    CHECK(e.shape->sizes.length_m ==
+          Approx(0.082 * 1.35));  // length was measured, breadths give way
     stock.trust = BodyTrust::WeighedDrawnBoth;
     const Derived both = evaluated(d);
-    CHECK(both.mass.mass_kg == Approx(36.04e-3).epsilon(1e-9));
-    CHECK(both.solid.volume_m3 == Approx(both.reckoning.drawnVolume_m3).epsilon(1e-12));
+    CHECK(both.mass->mass_kg == Approx(36.04e-3).epsilon(1e-9));
+    CHECK(both.shape->solid.volume_m3 ==
+          Approx(both.shape->reckoning.drawnVolume_m3).epsilon(1e-12));
 }
 
 TEST_CASE("callipers and scale give the density its doubt") {
@@ -117,9 +119,9 @@ TEST_CASE("lead swapped for wood gains its net mass, and refilling changes nothi
     const Derived refilled = evaluated(d);
     d.bores[0].plugLength_m = 0.010;
     const Derived leaded = evaluated(d);
-    CHECK(leaded.mass.mass_kg - refilled.mass.mass_kg == Approx(swap).epsilon(1e-9));
+    CHECK(leaded.mass->mass_kg - refilled.mass->mass_kg == Approx(swap).epsilon(1e-9));
     d.bores.clear();
-    CHECK(evaluated(d).mass.mass_kg == Approx(refilled.mass.mass_kg).epsilon(1e-9));
+    CHECK(evaluated(d).mass->mass_kg == Approx(refilled.mass->mass_kg).epsilon(1e-9));
 }
 
 TEST_CASE("hooks and rings outside push their own water aside") {
@@ -131,29 +133,29 @@ TEST_CASE("hooks and rings outside push their own water aside") {
     steel.z_m = -0.02;
     d.fittings.push_back(steel);
     const Derived more = evaluated(d);
-    CHECK(more.mass.displacedVolume_m3 - base.mass.displacedVolume_m3 ==
+    CHECK(more.mass->displacedVolume_m3 - base.mass->displacedVolume_m3 ==
           Approx(3e-3 / 7850).epsilon(1e-9));
-    CHECK(base.net_kg - more.net_kg ==
+    CHECK(base.rest->net_kg - more.rest->net_kg ==
           Approx(3e-3 * (1 - base.waterDensity_kg_m3 / 7850)).epsilon(1e-9));
 }
 
 TEST_CASE("the scale readings add up to the finished bait") {
     const Design d = demoDesign();
     const Derived e = evaluated(d);
-    CHECK(e.mass.stages.finished_kg == Approx(e.mass.mass_kg).epsilon(1e-12));
-    CHECK(e.mass.stages.drilledBody_kg < e.mass.stages.shapedBody_kg);
-    CHECK(e.mass.stages.withLead_kg > e.mass.stages.sealedBody_kg);
-    CHECK(e.mass.stages.withHardware_kg > e.mass.stages.withLead_kg);
+    CHECK(e.mass->stages.finished_kg == Approx(e.mass->mass_kg).epsilon(1e-12));
+    CHECK(e.mass->stages.drilledBody_kg < e.mass->stages.shapedBody_kg);
+    CHECK(e.mass->stages.withLead_kg > e.mass->stages.sealedBody_kg);
+    CHECK(e.mass->stages.withHardware_kg > e.mass->stages.withLead_kg);
     double displaced = 0;
-    for (const MassItem& item : e.mass.items) {
+    for (const MassItem& item : e.mass->items) {
         displaced += item.displaced_m3;
     }
-    CHECK(displaced == Approx(e.mass.displacedVolume_m3).epsilon(1e-4));
+    CHECK(displaced == Approx(e.mass->displacedVolume_m3).epsilon(1e-4));
     // The demo hangs together: every weighed part within its shelf value's usual third.
     for (const Fitting& f : d.fittings) {
         if (f.weighedMass_kg) {
             CHECK(*f.weighedMass_kg == Approx(f.typicalMass_kg).epsilon(0.34));
         }
     }
-    CHECK(std::abs(e.reckoning.disagreement) < 2 * e.reckoning.disagreementDoubt);
+    CHECK(std::abs(e.shape->reckoning.disagreement) < 2 * e.shape->reckoning.disagreementDoubt);
 }

@@ -1,7 +1,7 @@
 // Holes meant to be open at the skin, things meant to meet, and the tie that is an eye.
 #include <catch2/catch.hpp>
 
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "core/plan/plan_lead.h"
 #include "io/design_file.h"
@@ -14,7 +14,7 @@ namespace {
 
 std::vector<Finding> allFindings(const Design& design) {
     const Derived d = evaluated(design);
-    std::vector<Finding> all = d.findings;
+    std::vector<Finding> all = checkDesign(d);
     checkSkinWalls(design, d, all, false);
     return all;
 }
@@ -72,7 +72,7 @@ TEST_CASE("eye sockets of any sensible depth pass - one that goes through does n
         CHECK(planLead(d).ok());
     }
     // Two from opposite sides meet in the middle, and one alone comes out on the far side.
-    const double half = evaluated(d).curves.atX(0.012).halfWidth_m;
+    const double half = evaluated(d).shape->curves.atX(0.012).halfWidth_m;
     socket.mirrored = false;
     socket.depth_m = 2 * half + 0.001;
     d.features = {socket};
@@ -86,7 +86,7 @@ TEST_CASE("eye sockets of any sensible depth pass - one that goes through does n
 
 TEST_CASE("a bore along the flank still has its wall beside it judged") {
     Design d = demoDesign();
-    const double half = evaluated(d).curves.atX(d.bores[1].x_m).halfWidth_m;
+    const double half = evaluated(d).shape->curves.atX(d.bores[1].x_m).halfWidth_m;
     d.bores[1].y_m = half - 0.5 * d.bores[1].diameter_m - 0.0008;
     const Finding* f = nullptr;
     const std::vector<Finding> all = allFindings(d);
@@ -122,7 +122,7 @@ TEST_CASE("a through-wire comes out as loops at the skin and from its slot witho
     // What is really too near the skin is still told.
     d.features.clear();
     d.wire.drops.clear();
-    const Section s = evaluated(d).curves.atX(0.05);
+    const Section s = evaluated(d).shape->curves.atX(0.05);
     d.wire.z_m = s.belly_m + 0.0011;
     CHECK(of(allFindings(d), "/through_wire") != nullptr);
 }
@@ -136,12 +136,12 @@ TEST_CASE(
     pocket.kind = FeatureKind::Pocket;
     pocket.from = FeatureFrom::Side;
     const Derived plain = evaluated(d);
-    const BoreGeometry& bore = plain.mass.bores[0];
+    const BoreGeometry& bore = plain.mass->bores[0];
     pocket.x_m = d.bores[0].x_m;
     pocket.z_m = (bore.mouth_m + 0.7 * d.bores[0].depth_m * bore.inward).z();
     pocket.length_m = 0.008;
     pocket.width_m = 0.005;
-    pocket.depth_m = plain.curves.atX(pocket.x_m).halfWidth_m;
+    pocket.depth_m = plain.shape->curves.atX(pocket.x_m).halfWidth_m;
     d.features = {pocket};
     const Result<LeadPlan> refused = planLead(d);
     REQUIRE_FALSE(refused);
@@ -199,17 +199,17 @@ TEST_CASE(
 TEST_CASE("an eye that is the hinge pin as well is offered as meant, and then planned with") {
     Design d = demoNamed("glide-bait");
     const Derived plain = evaluated(d);
-    REQUIRE(plain.joints.size() == 1);
+    REQUIRE(plain.shape->joints.size() == 1);
     REQUIRE(planLead(d));
     Fitting eye;
     eye.kind = FittingKind::ScrewEye;
     eye.name = "hinge eye";
-    eye.x_m = plain.joints[0].pinX_m;
+    eye.x_m = plain.shape->joints[0].pinX_m;
     eye.size_m = 0.006;
     eye.wire_m = 0.0012;
     eye.shank_m = 0.016;
     eye.stemFrom = FeatureFrom::Belly;
-    eye.z_m = plain.curves.atX(eye.x_m).belly_m - 0.002;
+    eye.z_m = plain.shape->curves.atX(eye.x_m).belly_m - 0.002;
     d.fittings.push_back(eye);
     const Result<LeadPlan> refused = planLead(d);
     REQUIRE_FALSE(refused);
@@ -270,7 +270,7 @@ TEST_CASE("the tie is the eye: it moves with it, and ties without one are told")
     Design lipless = demoNamed("lipless");
     CHECK_FALSE(findingOf(evaluated(lipless), "tie.lipless_place"));
     lipless.tie.x_m = 0.014;
-    lipless.tie.z_m = evaluated(lipless).curves.atX(0.014).back_m + 0.002;
+    lipless.tie.z_m = evaluated(lipless).shape->curves.atX(0.014).back_m + 0.002;
     REQUIRE(findingOf(evaluated(lipless), "tie.lipless_place"));
     const auto offer = findingOf(evaluated(lipless), "tie.no_eye");
     REQUIRE(offer);

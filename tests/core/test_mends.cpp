@@ -2,7 +2,7 @@
 #include <catch2/catch.hpp>
 
 #include "core/base/decimal.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/plan/lead_mends.h"
 #include "support/sample_bait.h"
 #include "text/sentences.h"
@@ -40,8 +40,8 @@ TEST_CASE("when a plan cannot be met, the smallest change of each kind that mend
     };
     auto meets = [](const Design& d) {
         const Derived e = evaluated(d);
-        return std::abs(e.mass.mass_kg - e.wantedMass_kg) < 0.05e-3 &&
-               std::abs(e.pitch_rad - d.brief.wantedPitch_rad) < 0.5 * kDegree;
+        return std::abs(e.mass->mass_kg - e.wantedMass_kg) < 0.05e-3 &&
+               std::abs(e.rest->pitch_rad - d.brief.wantedPitch_rad) < 0.5 * kDegree;
     };
     CHECK(leadMends(demoDesign(), shelf).empty());
 

@@ -59,8 +59,8 @@ TEST_CASE("the plan for the demo meets mass and attitude, and the plan says so t
     const Result<Design> edited = withEdit(demo, plan->edit);
     REQUIRE(edited.ok());
     const Derived d = evaluated(*edited);
-    CHECK(d.spare == Approx(demo.brief.wantedSpare).margin(0.002));
-    CHECK(d.pitch_rad / kDegree == Approx(demo.brief.wantedPitch_rad / kDegree).margin(0.5));
+    CHECK(d.rest->spare == Approx(demo.brief.wantedSpare).margin(0.002));
+    CHECK(d.rest->pitch_rad / kDegree == Approx(demo.brief.wantedPitch_rad / kDegree).margin(0.5));
 }
 
 TEST_CASE("forty seeded feasible designs are met within 0.05 g and 0.5 degrees") {
@@ -77,12 +77,12 @@ TEST_CASE("forty seeded feasible designs are met within 0.05 g and 0.5 degrees")
             bore.plugLength_m = unit(random) * bore.depth_m;
         }
         const Derived made = evaluated(d);
-        if (made.spare < 0.03 || std::abs(made.pitch_rad) > 40 * kDegree ||
-            std::abs(made.roll_rad) > 0.1 * kDegree) {
+        if (made.rest->spare < 0.03 || std::abs(made.rest->pitch_rad) > 40 * kDegree ||
+            std::abs(made.rest->roll_rad) > 0.1 * kDegree) {
             continue;
         }
-        d.brief.wantedSpare = made.spare;
-        d.brief.wantedPitch_rad = made.pitch_rad;
+        d.brief.wantedSpare = made.rest->spare;
+        d.brief.wantedPitch_rad = made.rest->pitch_rad;
         const Result<LeadPlan> plan = planLead(d);
         if (!plan) {  // a bore on top of the belly eye's stem cannot be drilled
             CHECK(plan.error().code == "plan.clash");
@@ -108,14 +108,14 @@ TEST_CASE("seeded sinkers are planned for the attitude they take while they sink
             bore.plugLength_m = bore.depth_m * (0.4 + 0.6 * unit(random));
         }
         const Derived made = evaluated(d);
-        if (made.state != RestState::Sinks || !made.freeFall.steady ||
-            std::abs(made.roll_rad) > 0.1 * kDegree ||
-            std::abs(made.freeFall.pitch_rad) > 60 * kDegree) {
+        if (made.rest->state != RestState::Sinks || !made.rest->fall.steady ||
+            std::abs(made.rest->roll_rad) > 0.1 * kDegree ||
+            std::abs(made.rest->fall.pitch_rad) > 60 * kDegree) {
             continue;
         }
         d.brief.wantedState = WantedState::Sink;
-        d.brief.wantedSinkSpeed_m_s = made.freeFall.speed_m_s;
-        d.brief.wantedPitch_rad = made.freeFall.pitch_rad;
+        d.brief.wantedSinkSpeed_m_s = made.rest->fall.speed_m_s;
+        d.brief.wantedPitch_rad = made.rest->fall.pitch_rad;
         for (Bore& bore : d.bores) {
             bore.plugLength_m = 0.5 * bore.depth_m;
         }
@@ -124,16 +124,16 @@ TEST_CASE("seeded sinkers are planned for the attitude they take while they sink
         REQUIRE(plan);
         ++tried;
         const Derived then = evaluated(plan->design);
-        INFO("wanted " << made.freeFall.pitch_rad / kDegree << " at " << made.freeFall.speed_m_s
-                       << ", got " << then.freeFall.pitch_rad / kDegree << " at "
-                       << then.freeFall.speed_m_s);
+        INFO("wanted " << made.rest->fall.pitch_rad / kDegree << " at " << made.rest->fall.speed_m_s
+                       << ", got " << then.rest->fall.pitch_rad / kDegree << " at "
+                       << then.rest->fall.speed_m_s);
         // Lead put elsewhere can let the same bait fall another way as well: that is told.
-        const bool same = std::abs(then.freeFall.pitch_rad - made.freeFall.pitch_rad) < kDegree;
+        const bool same = std::abs(then.rest->fall.pitch_rad - made.rest->fall.pitch_rad) < kDegree;
         CHECK((same || !plan->findings.empty()));
         met += same;
         if (same) {
-            CHECK(then.mass.mass_kg == Approx(made.mass.mass_kg).margin(0.05e-3));
-            CHECK(then.freeFall.speed_m_s == Approx(made.freeFall.speed_m_s).epsilon(0.02));
+            CHECK(then.mass->mass_kg == Approx(made.mass->mass_kg).margin(0.05e-3));
+            CHECK(then.rest->fall.speed_m_s == Approx(made.rest->fall.speed_m_s).epsilon(0.02));
         }
     }
     CHECK(met >= 19);
@@ -167,7 +167,7 @@ TEST_CASE("suspending and sinking targets are planned too") {
     REQUIRE(sink.ok());
     const Result<Design> edited = withEdit(d, sink->edit);
     REQUIRE(edited.ok());
-    CHECK(evaluated(*edited).freeFall.speed_m_s == Approx(0.12).epsilon(0.15));
+    CHECK(evaluated(*edited).rest->fall.speed_m_s == Approx(0.12).epsilon(0.15));
 }
 
 TEST_CASE("what cannot be met is said with the number missing and a cure that cures") {

@@ -190,14 +190,15 @@ TEST_CASE("the hull random bodies are floated on has their exact volume, centre 
         if (!derived) {
             continue;
         }
-        const TriangleMesh& hull = derived->mass.shape.hulls[0].mesh();
+        const TriangleMesh& hull = derived->mass->shape.hulls[0].mesh();
         const SolidProperties mesh = integrateMesh(hull);
         INFO(i);
         CHECK(isClosedAndOutward(hull));
-        CHECK(mesh.volume_m3 == Approx(derived->solid.volume_m3).epsilon(1e-9));
-        CHECK((mesh.centroid_m - derived->solid.centroid_m).norm() < 1e-9);
+        CHECK(mesh.volume_m3 == Approx(derived->shape->solid.volume_m3).epsilon(1e-9));
+        CHECK((mesh.centroid_m - derived->shape->solid.centroid_m).norm() < 1e-9);
         CHECK(std::abs(mesh.inertia_m5(0, 1)) < 1e-9 * mesh.inertia_m5(1, 1));
         CHECK(std::abs(mesh.inertia_m5(1, 2)) < 1e-9 * mesh.inertia_m5(1, 1));
-        CHECK(mesh.inertia_m5(1, 1) == Approx(derived->solid.inertia_m5(1, 1)).epsilon(0.01));
+        CHECK(mesh.inertia_m5(1, 1) ==
+              Approx(derived->shape->solid.inertia_m5(1, 1)).epsilon(0.01));
     }
 }

@@ -112,7 +112,7 @@ TEST_CASE(
         if (!derived) {
             continue;
         }
-        const Run run = computeRun(d, *derived);
+        const Run run = computeRun(*derived);
         INFO(i);
         double time = -1;
         for (const RetrievePoint& p : run.path.points) {
@@ -130,11 +130,11 @@ TEST_CASE(
             CHECK(run.path.maxDepth_m < d.brief.castLength_m);
         }
         // The same again, byte for byte, and nothing at all when it is stopped.
-        const Run again = computeRun(d, *derived);
+        const Run again = computeRun(*derived);
         CHECK(again.path.maxDepth_m == run.path.maxDepth_m);
         std::stop_source stop;
         stop.request_stop();
-        CHECK(computeRun(d, *derived, stop.get_token()).path.end == RetrieveEnd::Cancelled);
+        CHECK(computeRun(*derived, stop.get_token()).path.end == RetrieveEnd::Cancelled);
     }
     CHECK(known > 10);
 }

@@ -96,17 +96,17 @@ TEST_CASE("random floaters rest where weight and lift are equal and in one line,
     int tried = 0;
     for (int i = 0; i < 60 && tried < 20; ++i) {
         const Result<Derived> derived = evaluate(randomDesign(dice));
-        if (!derived || derived->net_kg <= 0 || derived->attitudes.empty()) {
+        if (!derived || derived->rest->net_kg <= 0 || derived->rest->attitudes.empty()) {
             continue;
         }
         ++tried;
-        for (const FloatAttitude& rest : derived->attitudes) {
-            const Wet wet = clipped(derived->mass.shape, rest.plane);
+        for (const FloatAttitude& rest : derived->rest->attitudes) {
+            const Wet wet = clipped(derived->mass->shape, rest.plane);
             const double water = derived->waterDensity_kg_m3;
             INFO(i << " pitch " << rest.pitch_rad / kDegree << " roll " << rest.roll_rad / kDegree);
-            CHECK(water * wet.volume == Approx(derived->mass.mass_kg).epsilon(1e-5));
+            CHECK(water * wet.volume == Approx(derived->mass->mass_kg).epsilon(1e-5));
             const PlaneAxes axes = planeAxes(rest.plane.normal);
-            const Eigen::Vector3d g = derived->mass.centreOfGravity_m;
+            const Eigen::Vector3d g = derived->mass->centreOfGravity_m;
             const Eigen::Vector3d lift = wet.moment / wet.volume;
             CHECK(axes.aft.dot(g) == Approx(lift.x()).margin(2e-5));
             CHECK(axes.port.dot(g) == Approx(lift.y()).margin(2e-5));
@@ -119,9 +119,9 @@ TEST_CASE("random floaters rest where weight and lift are equal and in one line,
                 for (const double sense : {1.0, -1.0}) {
                     const Eigen::Vector3d up =
                         Eigen::AngleAxisd(sense * tilt, about) * rest.plane.normal;
-                    FloatingBody body{derived->mass.shape, derived->mass.mass_kg, g, water};
+                    FloatingBody body{derived->mass->shape, derived->mass->mass_kg, g, water};
                     const WaterPlane plane{up, findWaterline(body, up)};
-                    const Wet now = clipped(derived->mass.shape, plane);
+                    const Wet now = clipped(derived->mass->shape, plane);
                     const PlaneAxes then = planeAxes(up);
                     const Eigen::Vector3d at = now.moment / now.volume;
                     const Eigen::Vector3d offset(then.aft.dot(g) - at.x(),
@@ -148,22 +148,23 @@ TEST_CASE("random baits under water hang with their weight straight below their 
         Design d = randomDesign(dice);
         d.pieces[0].stock.shelfDensity_kg_m3 = 1100;
         const Result<Derived> derived = evaluate(d);
-        if (!derived || derived->net_kg >= 0 || !derived->hang.decided) {
+        if (!derived || derived->rest->net_kg >= 0 || !derived->rest->hang.decided) {
             continue;
         }
         ++tried;
-        const Wet whole = clipped(derived->mass.shape, {Eigen::Vector3d::UnitZ(), 1.0});
+        const Wet whole = clipped(derived->mass->shape, {Eigen::Vector3d::UnitZ(), 1.0});
         const Eigen::Vector3d lift =
             whole.moment / whole.volume + Eigen::Vector3d(0, 0, 1.0);  // world back to body
         const PlaneAxes level = planeAxes(Eigen::Vector3d::UnitZ());
         const Eigen::Vector3d b =
             level.aft * lift.x() + level.port * lift.y() + Eigen::Vector3d::UnitZ() * lift.z();
         INFO(i);
-        CHECK((b - derived->mass.centreOfBuoyancy_m).norm() < 1e-7);
-        const Eigen::Vector3d up = upInBody(derived->hang.pitch_rad, derived->hang.roll_rad);
-        const Eigen::Vector3d arm = b - derived->mass.centreOfGravity_m;
+        CHECK((b - derived->mass->centreOfBuoyancy_m).norm() < 1e-7);
+        const Eigen::Vector3d up =
+            upInBody(derived->rest->hang.pitch_rad, derived->rest->hang.roll_rad);
+        const Eigen::Vector3d arm = b - derived->mass->centreOfGravity_m;
         CHECK(arm.normalized().dot(up) == Approx(1.0).margin(1e-8));
-        CHECK(derived->hang.arm_m == Approx(arm.norm()).epsilon(1e-4));
+        CHECK(derived->rest->hang.arm_m == Approx(arm.norm()).epsilon(1e-4));
     }
     CHECK(tried == 15);
 }
@@ -178,15 +179,15 @@ TEST_CASE("a fall followed step by step settles at the speed and lie that are to
         d.lip.present = false;
         d.pieces[0].stock.shelfDensity_kg_m3 = dice.from(1000, 1300);
         const Result<Derived> derived = evaluate(d);
-        if (!derived || !derived->freeFall.steady || derived->freeFall.speed_m_s < 0.05 ||
-            std::abs(derived->freeFall.pitch_rad) > 50 * kDegree) {
+        if (!derived || !derived->rest->fall.steady || derived->rest->fall.speed_m_s < 0.05 ||
+            std::abs(derived->rest->fall.pitch_rad) > 50 * kDegree) {
             continue;
         }
         ++tried;
         const TowedBait& t = derived->towed;
         const double rho = t.waterDensity_kg_m3;
         const double mass = t.mass_kg + 0.7 * rho * t.displacedVolume_m3;
-        const double inertia = mass * std::pow(0.25 * derived->sizes.length_m, 2);
+        const double inertia = mass * std::pow(0.25 * derived->shape->sizes.length_m, 2);
         // State: speed aft and up in the world, pitch, rate. World aft is +x.
         using State = std::array<double, 4>;
         const auto move = [&](const State& s, State& ds, double) {
@@ -205,27 +206,27 @@ TEST_CASE("a fall followed step by step settles at the speed and lie that are to
             const Eigen::Vector2d arm = t.centreOfBuoyancy_m - g;
             const double righting = lift * (-arm.y() * std::sin(pitch) - arm.x() * std::cos(pitch));
             const double water = q * l.moment_m3 - (g.y() * aft - g.x() * up);
-            const double damping =
-                0.5 * rho * derived->sizes.planArea_m2 * std::pow(derived->sizes.length_m, 2) * 0.3;
+            const double damping = 0.5 * rho * derived->shape->sizes.planArea_m2 *
+                                   std::pow(derived->shape->sizes.length_m, 2) * 0.3;
             ds[0] = worldAft / mass;
             ds[1] = (lift - weight + worldUp) / mass;
             ds[2] = s[3];
             ds[3] = (water + righting - damping * s[3] * (std::abs(s[3]) + 2.0)) / inertia;
         };
-        State state{0, -0.5 * derived->freeFall.speed_m_s,
-                    derived->freeFall.pitch_rad + 3 * kDegree, 0};
+        State state{0, -0.5 * derived->rest->fall.speed_m_s,
+                    derived->rest->fall.pitch_rad + 3 * kDegree, 0};
         boost::numeric::odeint::integrate(move, state, 0.0, 30.0, 0.002);
-        INFO(i << " told " << derived->freeFall.pitch_rad / kDegree << " deg "
-               << derived->freeFall.speed_m_s << " m/s, came to " << state[2] / kDegree << " deg "
+        INFO(i << " told " << derived->rest->fall.pitch_rad / kDegree << " deg "
+               << derived->rest->fall.speed_m_s << " m/s, came to " << state[2] / kDegree << " deg "
                << -state[1] << " m/s");
         // It may glide, swing for good or turn over to another steady way: where it settles near
         // what is told, it must be that.
         const bool settled = std::abs(state[3]) < 1e-4;
-        const bool near = std::abs(state[2] - derived->freeFall.pitch_rad) < 5 * kDegree;
+        const bool near = std::abs(state[2] - derived->rest->fall.pitch_rad) < 5 * kDegree;
         if (settled && near) {
             ++same;
-            CHECK(state[2] == Approx(derived->freeFall.pitch_rad).margin(0.3 * kDegree));
-            CHECK(-state[1] == Approx(derived->freeFall.speed_m_s).epsilon(0.02));
+            CHECK(state[2] == Approx(derived->rest->fall.pitch_rad).margin(0.3 * kDegree));
+            CHECK(-state[1] == Approx(derived->rest->fall.speed_m_s).epsilon(0.02));
         }
     }
     CHECK(tried >= 8);
@@ -241,7 +242,7 @@ TEST_CASE("sizes of a random bait: mass by the cube, lengths by one, attitude ke
         d.coats.clear();
         d.lip.present = false;
         const Result<Derived> one = evaluate(d);
-        if (!one || one->attitudes.empty()) {
+        if (!one || one->rest->attitudes.empty()) {
             continue;
         }
         ++tried;
@@ -262,12 +263,12 @@ TEST_CASE("sizes of a random bait: mass by the cube, lengths by one, attitude ke
         }
         const Derived two = evaluated(big);
         INFO(i);
-        CHECK(two.mass.mass_kg == Approx(k * k * k * one->mass.mass_kg).epsilon(1e-6));
-        CHECK(two.spare == Approx(one->spare).margin(1e-6));
-        CHECK((two.mass.centreOfGravity_m - k * one->mass.centreOfGravity_m).norm() < 1e-6);
-        REQUIRE_FALSE(two.attitudes.empty());
-        CHECK(two.pitch_rad == Approx(one->pitch_rad).margin(1e-4));
-        CHECK(two.showing_m == Approx(k * one->showing_m).margin(2e-5));
+        CHECK(two.mass->mass_kg == Approx(k * k * k * one->mass->mass_kg).epsilon(1e-6));
+        CHECK(two.rest->spare == Approx(one->rest->spare).margin(1e-6));
+        CHECK((two.mass->centreOfGravity_m - k * one->mass->centreOfGravity_m).norm() < 1e-6);
+        REQUIRE_FALSE(two.rest->attitudes.empty());
+        CHECK(two.rest->pitch_rad == Approx(one->rest->pitch_rad).margin(1e-4));
+        CHECK(two.rest->showing_m == Approx(k * one->rest->showing_m).margin(2e-5));
     }
     CHECK(tried == 8);
 }

@@ -4,7 +4,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
 

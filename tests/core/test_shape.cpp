@@ -2,9 +2,9 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/plan/size_series.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/section_family.h"
-#include "core/shape/size_series.h"
 #include "core/shape/start_shape.h"
 #include "support/sample_bait.h"
 
@@ -87,9 +87,9 @@ TEST_CASE("a locked size stays when a station is changed") {
 TEST_CASE("a size series scales wood with the cube and leaves bought parts alone") {
     const Design d = demoDesign();
     const Derived base = evaluated(d);
-    const SizeRow row = evaluateSize(d, 2 * base.sizes.length_m);
+    const SizeRow row = evaluateSize(d, 2 * base.shape->sizes.length_m);
     REQUIRE(row.known);
-    CHECK(row.volume_m3 == Approx(8 * base.reckoning.drawnVolume_m3).epsilon(1e-6));
+    CHECK(row.volume_m3 == Approx(8 * base.shape->reckoning.drawnVolume_m3).epsilon(1e-6));
     CHECK(row.design.fittings[5].weighedMass_kg == d.fittings[5].weighedMass_kg);
     CHECK(row.design.lip.thickness_m == d.lip.thickness_m);
     CHECK(row.design.lip.length_m == Approx(2 * d.lip.length_m));
@@ -97,7 +97,7 @@ TEST_CASE("a size series scales wood with the cube and leaves bought parts alone
     CHECK(row.design.log.empty());
     CHECK(row.leadMeets);
     CHECK(row.spare == Approx(d.brief.wantedSpare).margin(0.002));
-    CHECK(row.mass_kg == Approx(evaluated(row.design).mass.mass_kg).epsilon(1e-12));
+    CHECK(row.mass_kg == Approx(evaluated(row.design).mass->mass_kg).epsilon(1e-12));
     CHECK(row.design.name == "Alder Pool diver, 164 mm");
     CHECK_FALSE(evaluateSize(d, 0.7).known);  // longer than any bait taken
 }
@@ -112,7 +112,7 @@ TEST_CASE(
     rattle.x_m = 0.05;
     rattle.z_m = 0.003;
     d.chambers = {rattle};
-    const double length = evaluated(d).sizes.length_m;
+    const double length = evaluated(d).shape->sizes.length_m;
     const Design twice = scaledDesign(d, 2 * length);
     CHECK(twice.wire.z_m == Approx(-0.004));
     CHECK(twice.wire.drops[0].x_m == Approx(0.076));
@@ -133,7 +133,7 @@ TEST_CASE(
     }
     const SizeRow row = evaluateSize(pieces, 1.5 * length);
     REQUIRE(row.known);
-    const double off = std::abs(evaluated(row.design).mass.mass_kg - row.wantedMass_kg);
+    const double off = std::abs(evaluated(row.design).mass->mass_kg - row.wantedMass_kg);
     CHECK(row.leadMeets == (off < 0.2e-3));
     for (const Bore& bore : row.design.bores) {
         CHECK(bore.lead == BoreLead::Plug);

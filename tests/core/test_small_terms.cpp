@@ -214,10 +214,10 @@ TEST_CASE(
         d.bores.push_back(b);
     }
     const Derived made = evaluated(d);
-    REQUIRE(made.net_kg > 0);
+    REQUIRE(made.rest->net_kg > 0);
     d.brief.wantedState = WantedState::Float;
-    d.brief.wantedSpare = made.spare;
-    d.brief.wantedPitch_rad = made.pitch_rad;
+    d.brief.wantedSpare = made.rest->spare;
+    d.brief.wantedPitch_rad = made.rest->pitch_rad;
     const Result<LeadPlan> plan = planLead(d);
     INFO((plan ? "" : plan.error().code + " " + plan.error().path));
     REQUIRE(plan);
@@ -227,13 +227,13 @@ TEST_CASE(
         double sum = 0;
         for (size_t i = 0; i < 2; ++i) {
             // The couple that turns the piece let go level: weight against lift where it then acts.
-            const PieceBalance& piece = now.mass.pieces[i];
+            const PieceBalance& piece = now.mass->pieces[i];
             const FloatingBody body{piece.coarseShape, piece.mass_kg, piece.centreOfGravity_m,
                                     now.waterDensity_kg_m3};
             const Eigen::Vector3d up = upInBody(d.brief.wantedPitch_rad, 0.0);
             const Submerged wet =
                 computeSubmerged(body.shape, {up, findWaterline(body, up, 1e-11)});
-            const Eigen::Vector3d lift = now.alone[i].net_kg > 0
+            const Eigen::Vector3d lift = now.rest->alone[i].net_kg > 0
                                              ? Eigen::Vector3d(wet.moment_m4 / wet.volume_m3)
                                              : piece.centreOfBuoyancy_m;
             const Eigen::Vector3d arm = piece.centreOfGravity_m - lift;

@@ -80,7 +80,7 @@ TEST_CASE("a lean is named by the part that makes it, and its share adds up") {
         lean += s.lean_rad;
     }
     // Small angles: the sum is the lean itself to a few per cent.
-    CHECK(lean == Approx(leaning.roll_rad).epsilon(0.08));
+    CHECK(lean == Approx(leaning.rest->roll_rad).epsilon(0.08));
 }
 
 TEST_CASE("sinking from rest: depth and time against the closed form and a step-by-step fall") {
@@ -100,12 +100,12 @@ TEST_CASE("sinking from rest: depth and time against the closed form and a step-
     const Derived heavy = evaluated(d);
     const FreeFallTimes t = freeFallTimes(heavy);
     REQUIRE(t.steadySpeed_m_s > 0.05);
-    const double weight = -heavy.net_kg * kGravity_m_s2;
+    const double weight = -heavy.rest->net_kg * kGravity_m_s2;
     const double drag = weight / (t.steadySpeed_m_s * t.steadySpeed_m_s);
     std::array<double, 2> state{0, 0};
     boost::numeric::odeint::integrate(
         [&](const std::array<double, 2>& s, std::array<double, 2>& ds, double) {
-            ds = {s[1], (weight - drag * s[1] * s[1]) / (heavy.mass.mass_kg + t.added_kg)};
+            ds = {s[1], (weight - drag * s[1] * s[1]) / (heavy.mass->mass_kg + t.added_kg)};
         },
         state, 0.0, 3.0, 1e-3);
     CHECK(depthAfter_m(t, 3.0) == Approx(state[0]).epsilon(1e-5));
@@ -121,7 +121,7 @@ TEST_CASE("a ball of a bait sinks as a sphere does, within the drag's own doubt"
     const Derived ball = evaluated(d);
     const double sphere =
         std::sqrt(4.0 / 3 * kGravity_m_s2 * 0.02 * (1300 / ball.waterDensity_kg_m3 - 1) / 0.44);
-    CHECK(ball.freeFall.speed_m_s == Approx(sphere).epsilon(0.35));
+    CHECK(ball.rest->fall.speed_m_s == Approx(sphere).epsilon(0.35));
 }
 
 TEST_CASE("the same bait in other water: mass swaps and the body's own swelling") {
@@ -129,16 +129,16 @@ TEST_CASE("the same bait in other water: mass swaps and the body's own swelling"
     // (15 C, 35 g/kg), by Tanaka and EOS-80; solid plastic cooled from 25 to 4 C loses 0.2465 g.
     Design d = suspender();
     const Derived base = evaluated(d);
-    const double k = base.mass.displacedVolume_m3 / 55.9e-6;
+    const double k = base.mass->displacedVolume_m3 / 55.9e-6;
     const double t4 = 277.15, t25 = 298.15, t15 = 288.15;
     auto pushed = [&](double t, double s) {
-        return inWater(d, base, t, s, t).net_kg + base.mass.mass_kg;
+        return inWater(d, base, t, s, t).net_kg + base.mass->mass_kg;
     };
     CHECK((pushed(t25, 0) - pushed(t4, 0)) * 1e3 == Approx(-0.1637 * k).margin(2e-4));
     CHECK((pushed(t15, 0.035) - pushed(t15, 0)) * 1e3 == Approx(1.5021 * k).margin(2e-3));
     d.make.kind = MakeKind::Cast;
     const double swell = inWater(d, base, t4, 0, t25).net_kg - inWater(d, base, t4, 0, t4).net_kg;
-    CHECK(swell * 1e3 == Approx(-0.24651 * base.solid.volume_m3 / 55.9e-6).epsilon(0.005));
+    CHECK(swell * 1e3 == Approx(-0.24651 * base.shape->solid.volume_m3 / 55.9e-6).epsilon(0.005));
     const auto table = computeWaters(d, base, {t4, t25}, {0.0, 0.01, 0.035});
     REQUIRE(table.size() == 2);
     CHECK(table[0][2].spare > table[0][1].spare);
@@ -151,9 +151,9 @@ TEST_CASE("the waters table agrees with the reckoning in the brief's own water")
     const Derived base = evaluated(d);
     const InWater same =
         inWater(d, base, d.brief.temperature_K, d.brief.salinity, d.brief.temperature_K);
-    CHECK(same.spare == Approx(base.spare).margin(1e-12));
-    CHECK(same.pitch_rad == Approx(base.pitch_rad).margin(0.1 * kDegree));
-    CHECK(same.state == base.state);
+    CHECK(same.spare == Approx(base.rest->spare).margin(1e-12));
+    CHECK(same.pitch_rad == Approx(base.rest->pitch_rad).margin(0.1 * kDegree));
+    CHECK(same.state == base.rest->state);
 }
 
 TEST_CASE("one normal error: the chances of a worked case") {
@@ -182,19 +182,19 @@ TEST_CASE("the chance of floating by first order agrees with a hundred thousand 
         d.pieces[0].stock.drawnVolumeError = 0.002 + 0.02 * unit(random);
         d.bores[0].plugLength_m += (unit(random) - 0.5) * 0.0008;
         if (i % 3 == 0) {
-            d.pieces[0].stock.weighedBody_kg = 1.002 * evaluated(d).reckoning.drawnMass_kg;
+            d.pieces[0].stock.weighedBody_kg = 1.002 * evaluated(d).shape->reckoning.drawnMass_kg;
             d.pieces[0].stock.trust =
                 i % 2 ? BodyTrust::WeighedVolume : BodyTrust::WeighedDrawnBoth;
         }
         const Derived e = evaluated(d);
         const Doubt doubt = computeDoubt(d, e);
         const SampledDoubt drawn = sampleDoubt(d, e, 100000, 7);
-        INFO(i << " net " << e.net_kg * 1e3 << " u " << doubt.standard_kg * 1e3);
+        INFO(i << " net " << e.rest->net_kg * 1e3 << " u " << doubt.standard_kg * 1e3);
         CHECK(doubt.chances.floats == Approx(drawn.chances.floats).margin(0.01));
         CHECK(doubt.chances.sinks == Approx(drawn.chances.sinks).margin(0.01));
         CHECK(doubt.standard_kg == Approx(drawn.standard_kg).epsilon(0.02));
         // The mass balance carries the same doubt by its own route.
-        CHECK(doubt.standard_kg == Approx(e.mass.netDoubt_kg).epsilon(0.03));
+        CHECK(doubt.standard_kg == Approx(e.mass->netDoubt_kg).epsilon(0.03));
     }
 }
 
@@ -249,10 +249,10 @@ TEST_CASE("a hook in water weighs m (1 - rho/7850), and swaps follow it") {
     // A set put on the design reckons to what the table said.
     const HookSet& heavy = swaps.sets.back();
     const Derived swapped = evaluated(withHooks(d, swaps, heavy, shelf));
-    CHECK(swapped.mass.mass_kg == Approx(heavy.mass_kg).epsilon(1e-9));
-    CHECK(swapped.net_kg == Approx(heavy.net_kg).margin(1e-8));
-    CHECK(swapped.hang.pitch_rad == Approx(heavy.pitch_rad).margin(0.05 * kDegree));
-    CHECK(swapped.freeFall.speed_m_s == Approx(heavy.speed_m_s).epsilon(0.2));
+    CHECK(swapped.mass->mass_kg == Approx(heavy.mass_kg).epsilon(1e-9));
+    CHECK(swapped.rest->net_kg == Approx(heavy.net_kg).margin(1e-8));
+    CHECK(swapped.rest->hang.pitch_rad == Approx(heavy.pitch_rad).margin(0.05 * kDegree));
+    CHECK(swapped.rest->fall.speed_m_s == Approx(heavy.speed_m_s).epsilon(0.2));
 }
 
 TEST_CASE("three wanted sink rates: the nearest sets, as trying them all finds them") {
@@ -268,19 +268,19 @@ TEST_CASE("three wanted sink rates: the nearest sets, as trying them all finds t
     }
     const HookSwaps swaps = computeHookSwaps(d, e, shelf);
     const std::vector<double> wanted{0.03, 0.10, 0.14};
-    const auto best = setsForSpeeds(swaps, e.pitch_rad, wanted, 3);
+    const auto best = setsForSpeeds(swaps, e.rest->pitch_rad, wanted, 3);
     REQUIRE(best.size() == 3);
     for (size_t w = 0; w < 3; ++w) {
         double least = 1e9;
         for (const HookSet& s : swaps.sets) {
             if (s.meetings.empty()) {
                 least = std::min(least, std::abs(s.speed_m_s - wanted[w]) +
-                                            0.01 * std::abs(s.pitch_rad - e.pitch_rad));
+                                            0.01 * std::abs(s.pitch_rad - e.rest->pitch_rad));
             }
         }
         const HookSet& first = swaps.sets[best[w].front()];
         CHECK(std::abs(first.speed_m_s - wanted[w]) +
-                  0.01 * std::abs(first.pitch_rad - e.pitch_rad) ==
+                  0.01 * std::abs(first.pitch_rad - e.rest->pitch_rad) ==
               Approx(least));
     }
 }

@@ -2,7 +2,7 @@
 #include <catch2/catch.hpp>
 #include <random>
 
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/hydro/righting.h"
 #include "core/plan/plan_lead.h"
 #include "core/tank/doubt.h"
@@ -17,7 +17,7 @@ using namespace wl::test;
 namespace {
 
 FloatingBody floating(const Derived& d) {
-    return {d.mass.coarseShape, d.mass.mass_kg, d.mass.centreOfGravity_m, d.waterDensity_kg_m3};
+    return {d.mass->coarseShape, d.mass->mass_kg, d.mass->centreOfGravity_m, d.waterDensity_kg_m3};
 }
 
 Design mirrored(Design d) {
@@ -40,10 +40,10 @@ TEST_CASE("mirrored, a bait leans the other way and comes back as it did") {
     d.bores[0].y_m = 0.0015;
     const Derived one = evaluated(d), other = evaluated(mirrored(d));
     // The diagonals of the mesh's faces are not mirrored with it: a thousandth.
-    CHECK(one.roll_rad == Approx(-other.roll_rad).epsilon(1e-3));
-    CHECK(one.pitch_rad == Approx(other.pitch_rad).margin(1e-4));
-    const RightingPoint a = rightingAt(floating(one), 0.6, one.pitch_rad);
-    const RightingPoint b = rightingAt(floating(other), -0.6, other.pitch_rad);
+    CHECK(one.rest->roll_rad == Approx(-other.rest->roll_rad).epsilon(1e-3));
+    CHECK(one.rest->pitch_rad == Approx(other.rest->pitch_rad).margin(1e-4));
+    const RightingPoint a = rightingAt(floating(one), 0.6, one.rest->pitch_rad);
+    const RightingPoint b = rightingAt(floating(other), -0.6, other.rest->pitch_rad);
     CHECK(a.arm_m == Approx(-b.arm_m).epsilon(1e-3));
     CHECK(a.pitch_rad == Approx(b.pitch_rad).margin(2e-4));
     const auto left = leanShares(one), right = leanShares(other);
@@ -57,8 +57,8 @@ TEST_CASE("the righting arm is the slope of the energy and starts with the metac
     const RightingCurve curve = computeRighting(body, 72);
     REQUIRE(curve.complete);
     // Stiffness against GM = KB + BM - KG of the floating attitude.
-    const double gm = d.attitudes.front().metacentricHeightRoll_m;
-    CHECK(curve.stiffness_N_m == Approx(d.mass.mass_kg * kGravity_m_s2 * gm).epsilon(0.03));
+    const double gm = d.rest->attitudes.front().metacentricHeightRoll_m;
+    CHECK(curve.stiffness_N_m == Approx(d.mass->mass_kg * kGravity_m_s2 * gm).epsilon(0.03));
     // Heavier metal lower down: stiffer, whatever the lean.
     Design low = demoDesign();
     for (Bore& bore : low.bores) {
@@ -111,11 +111,11 @@ TEST_CASE("hooks swapped for themselves change nothing - order and sums hold") {
         for (const HookSet& s : swaps.sets) {
             if (s.hooks == std::vector<size_t>{0, 1}) {
                 found = true;
-                CHECK(s.mass_kg == Approx(e.mass.mass_kg).epsilon(1e-12));
-                CHECK(s.net_kg == Approx(e.net_kg).margin(1e-12));
-                CHECK(s.pitch_rad == Approx(e.pitch_rad).margin(0.02 * kDegree));
-                CHECK(s.speed_m_s == Approx(e.freeFall.speed_m_s).epsilon(1e-6));
-                CHECK(s.state == e.state);
+                CHECK(s.mass_kg == Approx(e.mass->mass_kg).epsilon(1e-12));
+                CHECK(s.net_kg == Approx(e.rest->net_kg).margin(1e-12));
+                CHECK(s.pitch_rad == Approx(e.rest->pitch_rad).margin(0.02 * kDegree));
+                CHECK(s.speed_m_s == Approx(e.rest->fall.speed_m_s).epsilon(1e-6));
+                CHECK(s.state == e.rest->state);
             }
         }
         CHECK(found);
@@ -211,14 +211,14 @@ TEST_CASE("before paint: lighter by the coats, and the finish takes spare only w
         const Design d = demoNamed(name);
         const Derived finished = evaluated(d), bare = evaluated(withoutFinish(d));
         INFO(name);
-        CHECK(bare.mass.mass_kg < finished.mass.mass_kg);
+        CHECK(bare.mass->mass_kg < finished.mass->mass_kg);
         double net = 0;
-        for (const MassItem& item : finished.mass.items) {
+        for (const MassItem& item : finished.mass->items) {
             if (item.kind == PartKind::Coat &&
                 d.coats[size_t(item.path.back() - '0')].kind != CoatKind::Sealer) {
                 net += finished.waterDensity_kg_m3 * item.displaced_m3 - item.mass_kg;
             }
         }
-        CHECK(finished.net_kg - bare.net_kg == Approx(net).margin(2e-6));
+        CHECK(finished.rest->net_kg - bare.rest->net_kg == Approx(net).margin(2e-6));
     }
 }

@@ -2,7 +2,7 @@
 #include <catch2/catch.hpp>
 
 #include "core/hydro/water.h"
-#include "core/tank/tank_school.h"
+#include "core/school/tank_school.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -57,10 +57,12 @@ TEST_CASE("readings made from a known bait give that bait back") {
     Design corrected = d;
     corrected.tank.correction = found->correction;
     const Derived now = evaluated(corrected);
-    CHECK(now.mass.mass_kg * 1e3 == Approx(d.tank.readings[0].mass_kg * 1e3).margin(0.005));
-    CHECK(now.pitch_rad / kDegree == Approx(d.tank.readings[2].angle_rad / kDegree).margin(0.15));
-    CHECK(now.showing_m * 1e3 == Approx(d.tank.readings[1].showing_m * 1e3).margin(0.15));
-    CHECK(now.roll_rad / kDegree == Approx(d.tank.readings[3].angle_rad / kDegree).margin(0.15));
+    CHECK(now.mass->mass_kg * 1e3 == Approx(d.tank.readings[0].mass_kg * 1e3).margin(0.005));
+    CHECK(now.rest->pitch_rad / kDegree ==
+          Approx(d.tank.readings[2].angle_rad / kDegree).margin(0.15));
+    CHECK(now.rest->showing_m * 1e3 == Approx(d.tank.readings[1].showing_m * 1e3).margin(0.15));
+    CHECK(now.rest->roll_rad / kDegree ==
+          Approx(d.tank.readings[3].angle_rad / kDegree).margin(0.15));
 }
 
 TEST_CASE("readings before paint are held against the bait without paint") {
@@ -70,9 +72,9 @@ TEST_CASE("readings before paint are held against the bait without paint") {
     r.kind = ReadingKind::Weighs;
     r.stage = TankStage::BeforePaint;
     const double bare = *predictReading(d, r, {});
-    const double finished = evaluated(d).mass.mass_kg;
+    const double finished = evaluated(d).mass->mass_kg;
     double coats = 0;
-    for (const MassItem& item : evaluated(d).mass.items) {
+    for (const MassItem& item : evaluated(d).mass->items) {
         const bool sealer = item.kind == PartKind::Coat &&
                             d.coats[size_t(item.path.back() - '0')].kind == CoatKind::Sealer;
         coats += item.kind == PartKind::Coat && !sealer ? item.mass_kg : 0;
@@ -109,7 +111,7 @@ TEST_CASE("a bait reckoned to float and seen to sink is corrected until it sinks
         bore.plugLength_m *= 0.97;
     }
     const Derived drawn = evaluated(d);
-    REQUIRE(drawn.net_kg > 0.05e-3);
+    REQUIRE(drawn.rest->net_kg > 0.05e-3);
     TankReading seen;
     seen.kind = ReadingKind::Drop;
     seen.distance_m = 0.3;
@@ -120,11 +122,11 @@ TEST_CASE("a bait reckoned to float and seen to sink is corrected until it sinks
     REQUIRE(found.ok());
     const double heavier =
         found->correction.mass_kg - drawn.waterDensity_kg_m3 * found->correction.volume_m3;
-    CHECK(heavier > drawn.net_kg);
+    CHECK(heavier > drawn.rest->net_kg);
     CHECK(found->addMass_kg < 0);
     Design corrected = d;
     corrected.tank.correction = found->correction;
     corrected.tank.correction.applied = true;
-    CHECK(evaluated(corrected).net_kg < 0);
+    CHECK(evaluated(corrected).rest->net_kg < 0);
     CHECK(found->fits[0].after == Approx(6.0).epsilon(0.3));
 }

@@ -1,7 +1,7 @@
 // What is left between things let into a bait, and to the skin.
 #include <catch2/catch.hpp>
 
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "core/plan/plan_lead.h"
 #include "support/sample_bait.h"
@@ -85,7 +85,7 @@ TEST_CASE("a clash is refused, placed, and cured by moving the cheaper of the tw
     Feature socket;
     socket.name = "socket";
     socket.x_m = s.bores[0].x_m;
-    socket.z_m = evaluated(s).mass.bores[0].mouth_m.z() + 0.006;
+    socket.z_m = evaluated(s).mass->bores[0].mouth_m.z() + 0.006;
     socket.depth_m = 0.004;
     s.features = {socket};
     const auto meets = findingOf(evaluated(s), "cut.meets_cut");
@@ -100,7 +100,7 @@ TEST_CASE("a rattle or a stem too near the skin is told with its place") {
     c.x_m = 0.04;
     c.z_m = 0.004;
     c.axis = ChamberAxis::Across;
-    const double half = evaluated(d).curves.atX(0.04).halfWidth_m;
+    const double half = evaluated(d).shape->curves.atX(0.04).halfWidth_m;
     c.length_m = 2 * (half - 0.0004);
     c.diameter_m = 0.003;
     c.ballDiameter_m = 0.0025;
@@ -115,7 +115,7 @@ TEST_CASE("a rattle or a stem too near the skin is told with its place") {
     CHECK(std::abs((*out[0].place_m)[1]) > 0.8 * half);
     // Farther aft the body narrows: the move offered goes forward, and leaves the wall.
     d.chambers[0].x_m = 0.058;
-    d.chambers[0].length_m = 2 * (evaluated(d).curves.atX(0.058).halfWidth_m - 0.0004);
+    d.chambers[0].length_m = 2 * (evaluated(d).shape->curves.atX(0.058).halfWidth_m - 0.0004);
     out.clear();
     checkSkinWalls(d, evaluated(d), out);
     REQUIRE(out.size() == 1);
@@ -143,7 +143,7 @@ TEST_CASE("a bore of which something else is told is still held against the skin
         d.bores[0].lead = lead;
         const Derived e = evaluated(d);
         CHECK(findingOf(e, "bore.poured").has_value() == (lead == BoreLead::Poured));
-        REQUIRE(std::min(e.mass.bores[0].wallBeyond_m, e.mass.bores[0].wallBeside_m) >=
+        REQUIRE(std::min(e.mass->bores[0].wallBeyond_m, e.mass->bores[0].wallBeside_m) >=
                 kLeastWall_m);
         std::vector<Finding> out;
         checkSkinWalls(d, e, out);

@@ -49,12 +49,12 @@ TEST_CASE("body tools: start shapes, sizes with locks, section kinds, each one s
     b.settle();
     CHECK(b.design() == before);
     b.type("bodyLength", "100");
-    CHECK(b.derived().sizes.length_m == Approx(0.100));
+    CHECK(b.derived().shape->sizes.length_m == Approx(0.100));
     b.click("lock/bodyWidth");
     auto* view = b.window.findChild<QTableView*>("stations");
     CHECK(view->model()->setData(view->model()->index(3, 3), "14", Qt::EditRole));
     b.settle();
-    CHECK(b.derived().sizes.maxWidth_m == Approx(0.0216).epsilon(1e-6));
+    CHECK(b.derived().shape->sizes.maxWidth_m == Approx(0.0216).epsilon(1e-6));
     CHECK_FALSE(b.window.findChild<QLineEdit*>("bodyWidth")->isEnabled());
     b.type("bodyWidestAt", "99 mm");
     CHECK(overallSize(b.design().body).widestAt_m < 0.095);  // too near the tail: as it was
@@ -100,7 +100,7 @@ TEST_CASE("a picture is traced into stations, and nonsense is not") {
     const Design before = b.design();
     REQUIRE(dialog.take());
     b.settle();
-    CHECK(b.derived().sizes.length_m == Approx(0.1016).epsilon(0.01));
+    CHECK(b.derived().shape->sizes.length_m == Approx(0.1016).epsilon(0.01));
     CHECK(b.design().trace.picture);
     CHECK(b.window.bench().document.undoStack()->count() == 1);
     b.window.rail().choose(Step::Body);
@@ -147,10 +147,10 @@ TEST_CASE("a solid is brought in by three clicks and floats on its own mesh") {
     REQUIRE(dialog.take());
     b.settle();
     CHECK(b.design().body.useSolid);
-    CHECK(b.derived().solid.volume_m3 ==
+    CHECK(b.derived().shape->solid.volume_m3 ==
           Approx(4.0 / 3 * kPi * 0.045 * 0.010 * 0.013).epsilon(2e-3));
-    CHECK(b.derived().sizes.maxHeight_m == Approx(0.026).epsilon(0.02));
-    CHECK(b.derived().sizes.maxWidth_m == Approx(0.020).epsilon(0.02));
+    CHECK(b.derived().shape->sizes.maxHeight_m == Approx(0.026).epsilon(0.02));
+    CHECK(b.derived().shape->sizes.maxWidth_m == Approx(0.020).epsilon(0.02));
     // Editing a station hands over to the stations, as one undo step.
     b.window.rail().choose(Step::Body);
     auto* view = b.window.findChild<QTableView*>("stations");
@@ -167,7 +167,7 @@ TEST_CASE("an SVG path is the profile - drawings that are not are refused, damag
         "10 90, 10 50 Z'/></svg>";
     importSvgProfile(b.window.bench(), written(b.folder, "bait.svg", good));
     b.settle();
-    CHECK(b.derived().sizes.length_m == Approx(0.082));
+    CHECK(b.derived().shape->sizes.length_m == Approx(0.082));
     CHECK(b.window.bench().document.undoStack()->count() == 1);
     auto refusal = [](const QByteArray& text) {
         const auto r = readSvgOutline(text);
@@ -229,8 +229,8 @@ TEST_CASE("sizes in series are designs, and one opens as its own") {
     b.window.bench().document.undoStack()->setClean();
     REQUIRE(dialog.openRow());
     b.settle();
-    CHECK(b.derived().sizes.length_m == Approx(0.1016));
-    CHECK(b.derived().spare == Approx(0.14).margin(0.002));
+    CHECK(b.derived().shape->sizes.length_m == Approx(0.1016));
+    CHECK(b.derived().rest->spare == Approx(0.14).margin(0.002));
     CHECK(b.window.findChild<QLabel*>("savedState")->text().contains("not saved"));
 }
 
@@ -241,14 +241,14 @@ TEST_CASE("a joint is cut, opened to a wanted angle, and swung to its stop by ke
     CHECK(b.window.swingView().isVisible());
     b.click("addJoint");
     REQUIRE(b.design().pieces.size() == 2);
-    REQUIRE(b.derived().joints.size() == 1);
+    REQUIRE(b.derived().shape->joints.size() == 1);
     auto* wanted = b.window.findChild<QLineEdit*>("wantedOpening");
     b.click("bevelForOpening");
     CHECK(b.window.message().contains("in degrees"));
     wanted->setFocus();
     QTest::keyClicks(wanted, "35");
     b.click("bevelForOpening");
-    CHECK(b.derived().joints[0].opening.opening_rad / kDegree == Approx(35).margin(0.1));
+    CHECK(b.derived().shape->joints[0].opening.opening_rad / kDegree == Approx(35).margin(0.1));
     SwingView& swing = b.window.swingView();
     swing.setFocus();
     for (int i = 0; i < 6; ++i) {
@@ -278,7 +278,7 @@ TEST_CASE("a joint is cut, opened to a wanted angle, and swung to its stop by ke
 TEST_CASE("every way of making shows its sheet, and the solid opens at a section") {
     Opened b(4);
     b.window.rail().choose(Step::Stock);
-    const double carved = b.derived().mass.stages.shapedBody_kg;
+    const double carved = b.derived().mass->stages.shapedBody_kg;
     for (int kind = 1; kind < 5; ++kind) {
         b.choose("makeKind", kind);
         INFO(kind);
@@ -286,10 +286,10 @@ TEST_CASE("every way of making shows its sheet, and the solid opens at a section
         CHECK(b.window.bench().results()->derived);
         b.window.grab();
     }
-    CHECK(b.derived().mass.stages.shapedBody_kg != Approx(carved));
+    CHECK(b.derived().mass->stages.shapedBody_kg != Approx(carved));
     b.click("leaks");
     b.type("/make/print/wet_mass", "20.4");
-    REQUIRE(b.derived().waterlogged.size() == 4);
+    REQUIRE(b.derived().rest->waterlogged.size() == 4);
     b.choose("makeKind", 3);
     b.click("fillerFor");
     CHECK(b.design().pieces[0].stock.source == DensitySource::Mix);
@@ -311,6 +311,6 @@ TEST_CASE("every way of making shows its sheet, and the solid opens at a section
     CHECK(b.design().features.size() == 5);
     b.click("addClaws");
     CHECK(b.design().appendages.size() == 1);
-    CHECK(b.derived().parts.size() == 5);
+    CHECK(b.derived().shape->parts.size() == 5);
     b.window.grab();
 }

@@ -76,12 +76,12 @@ TEST_CASE("the side template is as long and as high as the bait") {
     paintBenchPage(painter, 0, {277, 190}, plain, derived, Bench::Metric);
     painter.end();
     // Between title and top template; the station numbers stand above the back.
-    const double tall = derived.sizes.maxHeight_m * 1000;
+    const double tall = derived.shape->sizes.maxHeight_m * 1000;
     const double noseY = 26 + 0.5 * tall;
     const auto high = inkExtent(
         page, QRect(120 + 250, int((noseY - 0.5 * tall - 4) * 10), 20, int((tall + 8) * 10)),
         false);
-    const Section s = derived.curves.atX(0.026);
+    const Section s = derived.shape->curves.atX(0.026);
     CHECK((high.second - high.first) / 10 == Approx((s.back_m - s.belly_m) * 1000).margin(0.8));
 }
 

@@ -29,8 +29,8 @@ TEST_CASE("plan from the shelf: three ways with their price, one taken, undone")
     o.click("takeChoice");
     CHECK(o.design().bores[0].lead == BoreLead::Pieces);
     REQUIRE_FALSE(o.design().bores[0].pieces.empty());
-    CHECK(o.derived().spare == Approx(o.design().brief.wantedSpare).margin(0.01));
-    CHECK(std::abs(o.derived().pitch_rad - o.design().brief.wantedPitch_rad) < 2 * kDegree);
+    CHECK(o.derived().rest->spare == Approx(o.design().brief.wantedSpare).margin(0.01));
+    CHECK(std::abs(o.derived().rest->pitch_rad - o.design().brief.wantedPitch_rad) < 2 * kDegree);
     // What is counted on the shelf is taken off it when the bait is built; the rest has no count.
     CHECK_FALSE(o.window.findChild<QPushButton*>("piecesUsed")->isEnabled());
     const std::string used = o.design().bores[0].pieces[0].name;
@@ -69,10 +69,10 @@ TEST_CASE("plan from the shelf: three ways with their price, one taken, undone")
         }
         return count;
     };
-    const double countBefore = counted0(), leadBefore = o.derived().mass.bores[0].leadMass_kg;
+    const double countBefore = counted0(), leadBefore = o.derived().mass->bores[0].leadMass_kg;
     o.choose("addPiece", 1);
     CHECK(counted0() == countBefore + 1);
-    CHECK(o.derived().mass.bores[0].leadMass_kg != leadBefore);
+    CHECK(o.derived().mass->bores[0].leadMass_kg != leadBefore);
     o.window.bench().document.undoStack()->undo();
     o.window.bench().document.undoStack()->undo();
     o.settle();
@@ -103,7 +103,7 @@ TEST_CASE("a clash blinks in the cut-open solid too, and a key cuts there") {
     REQUIRE(canvas.marks().size() == 1);
     CHECK(canvas.rect().contains(canvas.marks()[0].toPoint()));
     QTest::keyClick(&canvas, Qt::Key_M);
-    const double length = o.derived().sizes.length_m;
+    const double length = o.derived().shape->sizes.length_m;
     CHECK(std::abs(canvas.section() * length - o.design().bores[0].x_m) < 0.004);
     CHECK(canvas.sectionWords().join('\n').contains("▲"));
     CHECK(canvas.marks().size() == 1);
@@ -153,7 +153,7 @@ TEST_CASE("cut open at a joint, the solid names its pin and what that leaves of 
     o.settle();
     o.window.showView(TankView::Solid);
     SolidCanvas& canvas = o.window.solidView().canvas();
-    canvas.setSection(o.derived().joints[1].pinX_m / o.derived().sizes.length_m);
+    canvas.setSection(o.derived().shape->joints[1].pinX_m / o.derived().shape->sizes.length_m);
     const QString words = canvas.sectionWords().join('\n');
     CHECK(words.contains("pin of waist"));
     CHECK(words.contains("▲ waist: the pin leaves"));
@@ -204,7 +204,7 @@ TEST_CASE(
     table->selectRow(wider);
     o.click("takeChoice");
     o.settle();
-    CHECK(o.derived().spare == Approx(o.design().brief.wantedSpare).margin(0.002));
+    CHECK(o.derived().rest->spare == Approx(o.design().brief.wantedSpare).margin(0.002));
     o.window.bench().document.undoStack()->undo();
     o.settle();
     CHECK(o.design().bores[0].diameter_m == 0.0055);
@@ -228,11 +228,11 @@ TEST_CASE("swap hooks: the table reckons like the bait, and three rates are answ
     const QString speed = table->item(row, 4)->text();
     o.click("putHooks");
     const Derived& d = o.derived();
-    CHECK(o.window.bench().text(Quantity::Mass, d.mass.mass_kg) == mass);
+    CHECK(o.window.bench().text(Quantity::Mass, d.mass->mass_kg) == mass);
     const QString now =
-        d.freeFall.speed_m_s >= 0
-            ? "sinks " + o.window.bench().text(Quantity::Speed, d.freeFall.speed_m_s)
-            : "rises " + o.window.bench().text(Quantity::Speed, -d.freeFall.speed_m_s);
+        d.rest->fall.speed_m_s >= 0
+            ? "sinks " + o.window.bench().text(Quantity::Speed, d.rest->fall.speed_m_s)
+            : "rises " + o.window.bench().text(Quantity::Speed, -d.rest->fall.speed_m_s);
     CHECK(now == speed);
     CHECK(o.window.message().contains(front));
     o.type("/tank/sink_rate_one", "0.2 m/s");
@@ -274,13 +274,13 @@ TEST_CASE("two tank readings give a correction, taken over the bait shows what w
     CHECK(apply->isEnabled());
     o.click("applyCorrection");
     REQUIRE(o.design().tank.correction.applied);
-    CHECK(o.derived().pitch_rad / kDegree == Approx(-7).margin(0.5));
-    CHECK(o.derived().showing_m * 1e3 < 5.4);
+    CHECK(o.derived().rest->pitch_rad / kDegree == Approx(-7).margin(0.5));
+    CHECK(o.derived().rest->showing_m * 1e3 < 5.4);
     // The lead is planned again on the bait as it is, and the attitude comes back.
     auto* replan = o.window.findChild<QPushButton*>("replanLead");
     CHECK(replan->isEnabled());
     o.click("replanLead");
-    CHECK(o.derived().pitch_rad / kDegree ==
+    CHECK(o.derived().rest->pitch_rad / kDegree ==
           Approx(o.design().brief.wantedPitch_rad / kDegree).margin(0.5));
     o.click("dropCorrection");
     CHECK_FALSE(o.design().tank.correction.applied);
@@ -330,13 +330,13 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     CHECK(o.text("bendList").contains("Cut "));
     o.type("/through_wire/z", "6 mm");
     o.typeCell("drops", 0, 1, "60");
-    CHECK(o.derived().mass.wire.bends.size() == 5);
+    CHECK(o.derived().mass->wire.bends.size() == 5);
     CHECK(o.text("bendList").contains("5. at"));
     o.choose("wireFromShelf", 2);
     CHECK(o.design().wire.wire_m == Approx(0.0009));
     o.window.findChild<QCheckBox*>("wirePresent")->click();
     o.settle();
-    CHECK(o.derived().mass.wire.path_m.empty());
+    CHECK(o.derived().mass->wire.path_m.empty());
     o.window.rail().choose(Step::Ballast);
     o.tab("ballastTabs", 2);
     o.click("addChamber");
@@ -345,10 +345,10 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     chambers->setCurrentIndex(chambers->model()->index(0, 0));
     o.choose("ballsFromShelf", 8);
     CHECK(o.design().chambers[0].ballDensity_kg_m3 > 5000);
-    const double with = o.derived().mass.mass_kg;
+    const double with = o.derived().mass->mass_kg;
     o.click("removeChamber");
     CHECK(o.design().chambers.empty());
-    CHECK(o.derived().mass.mass_kg != with);
+    CHECK(o.derived().mass->mass_kg != with);
 }
 
 TEST_CASE("line, pin, rod, filler and lip are taken from the shelf") {

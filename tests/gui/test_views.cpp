@@ -238,7 +238,7 @@ TEST_CASE("the third paper prints joints, and the lathe's half template at true 
             longest = std::max(longest, run);
         }
     }
-    CHECK(longest / 10.0 == Approx(d.sizes.length_m * 1000).margin(0.7));
+    CHECK(longest / 10.0 == Approx(d.shape->sizes.length_m * 1000).margin(0.7));
 }
 
 TEST_CASE("the keys of the help work: steps, views, tank, apart") {

@@ -43,7 +43,7 @@ TEST_CASE("the window opens on the demo with its whole story on screen") {
 
 TEST_CASE("typing a sample block carries through to the balance") {
     Open o;
-    const double before = o.derived().mass.mass_kg;
+    const double before = o.derived().mass->mass_kg;
     o.type("/pieces/0/stock/sample/length", "2\"");
     o.type("/pieces/0/stock/sample/width", "1 1/4 in");
     o.type("/pieces/0/stock/sample/height", "0,75 in");
@@ -53,9 +53,9 @@ TEST_CASE("typing a sample block carries through to the balance") {
     CHECK(s.width_m == Approx(0.03175));
     CHECK(s.height_m == Approx(0.01905));
     CHECK(s.mass_kg == Approx(0.0136077711));
-    CHECK(o.derived().reckoning.density.density_kg_m3 ==
+    CHECK(o.derived().shape->reckoning.density.density_kg_m3 ==
           Approx(s.mass_kg / (s.length_m * s.width_m * s.height_m)));
-    CHECK(o.derived().mass.mass_kg > before);
+    CHECK(o.derived().mass->mass_kg > before);
 }
 
 TEST_CASE("a bad value stays as typed, is explained beside the field, and nothing is lost") {
@@ -91,7 +91,7 @@ TEST_CASE("dragging a station on the drawing is one step of undo") {
     QCoreApplication::processEvents();
     Tank& tank = o.window.tank();
     const Design before = o.design();
-    const double volume = o.derived().solid.volume_m3;
+    const double volume = o.derived().shape->solid.volume_m3;
     const auto handles = tank.handles();
     int back = -1;
     for (int i = 0; i < int(handles.size()); ++i) {
@@ -109,12 +109,12 @@ TEST_CASE("dragging a station on the drawing is one step of undo") {
     QTest::mouseRelease(&tank, Qt::LeftButton, {}, from + QPoint(0, -32));
     settle(o.window);
     CHECK(o.design().body.stations[4].back_m > before.body.stations[4].back_m + 0.001);
-    CHECK(o.derived().solid.volume_m3 > volume);
+    CHECK(o.derived().shape->solid.volume_m3 > volume);
     CHECK(o.window.bench().document.undoStack()->count() == 1);
     QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
     settle(o.window);
     CHECK(o.design() == before);
-    CHECK(o.derived().solid.volume_m3 == volume);
+    CHECK(o.derived().shape->solid.volume_m3 == volume);
 }
 
 TEST_CASE("handles move by key, by bench steps") {
@@ -143,8 +143,8 @@ TEST_CASE("plan the lead by key meets the brief, and what cannot be met is said"
     o.type("/brief/wanted_pitch", "-2");
     QTest::keyClick(&o.window, Qt::Key_F8);
     settle(o.window);
-    CHECK(o.derived().spare == Approx(0.12).margin(0.002));
-    CHECK(o.derived().pitch_rad / kDegree == Approx(-2).margin(0.5));
+    CHECK(o.derived().rest->spare == Approx(0.12).margin(0.002));
+    CHECK(o.derived().rest->pitch_rad / kDegree == Approx(-2).margin(0.5));
     CHECK(o.window.message().contains("Lead planned"));
     o.type("/brief/wanted_spare", "1");
     Design thin = o.design();
@@ -268,7 +268,7 @@ TEST_CASE("a tank test is logged with what was foretold") {
     o.click("addTankTest");
     REQUIRE(o.design().log.size() == before + 1);
     const LogEntry& entry = o.design().log.back();
-    CHECK(entry.predictedMass_kg == Approx(o.derived().mass.mass_kg));
+    CHECK(entry.predictedMass_kg == Approx(o.derived().mass->mass_kg));
     CHECK(entry.predictedDepth_m.has_value());
     auto* view = o.window.findChild<QTableView*>("waterLog");
     CHECK(view->model()->setData(view->model()->index(int(before), 2), "18.9", Qt::EditRole));

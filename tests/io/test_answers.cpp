@@ -3,7 +3,7 @@
 #include <nlohmann/json.hpp>
 
 #include "core/hydro/water.h"
-#include "core/tank/tank_school.h"
+#include "core/school/tank_school.h"
 #include "io/answers.h"
 #include "io/design_file.h"
 #include "io/report.h"
@@ -105,9 +105,10 @@ TEST_CASE("a plan's answer is what the planned design then weighs and how it lie
         INFO(name);
         REQUIRE(answer.designs.size() == 1);
         const Derived then = evaluated(answer.designs[0]);
-        CHECK(json["reached_mass_g"].get<double>() == Approx(then.mass.mass_kg * 1e3));
-        CHECK(json["reached_pitch_deg"].get<double>() == Approx(then.pitch_rad / kDegree));
-        CHECK(json["reached_spare_percent"].get<double>() == Approx(100 * then.spare).margin(1e-9));
+        CHECK(json["reached_mass_g"].get<double>() == Approx(then.mass->mass_kg * 1e3));
+        CHECK(json["reached_pitch_deg"].get<double>() == Approx(then.rest->pitch_rad / kDegree));
+        CHECK(json["reached_spare_percent"].get<double>() ==
+              Approx(100 * then.rest->spare).margin(1e-9));
         REQUIRE(json["plugs"].size() == d.bores.size());
         double lead = 0;
         for (size_t i = 0; i < d.bores.size(); ++i) {
@@ -116,7 +117,7 @@ TEST_CASE("a plan's answer is what the planned design then weighs and how it lie
             lead += json["plugs"][i]["plug_mass_g"].get<double>();
         }
         double told = 0;
-        for (const MassItem& item : then.mass.items) {
+        for (const MassItem& item : then.mass->items) {
             told += item.kind == PartKind::Plug ? item.mass_kg * 1e3 : 0;
         }
         CHECK(lead == Approx(told).epsilon(1e-6));
@@ -136,8 +137,8 @@ TEST_CASE("ways and mends offer whole designs that weigh what is told") {
     for (size_t i = 0; i < ways.designs.size(); ++i) {
         const Derived then = evaluated(ways.designs[i]);
         INFO(json["ways"][i]["code"]);
-        CHECK(json["ways"][i]["mass_g"].get<double>() == Approx(then.mass.mass_kg * 1e3));
-        CHECK(json["ways"][i]["pitch_deg"].get<double>() == Approx(then.pitch_rad / kDegree));
+        CHECK(json["ways"][i]["mass_g"].get<double>() == Approx(then.mass->mass_kg * 1e3));
+        CHECK(json["ways"][i]["pitch_deg"].get<double>() == Approx(then.rest->pitch_rad / kDegree));
     }
     Design thin = demoDesign();
     for (Bore& bore : thin.bores) {
@@ -151,7 +152,7 @@ TEST_CASE("ways and mends offer whole designs that weigh what is told") {
     for (size_t i = 0; i < mends.designs.size(); ++i) {
         if (mended["mends"][i]["met"] == true) {
             const Derived then = evaluated(mends.designs[i]);
-            CHECK(std::abs(then.mass.mass_kg - then.wantedMass_kg) < 0.06e-3);
+            CHECK(std::abs(then.mass->mass_kg - then.wantedMass_kg) < 0.06e-3);
         }
     }
     CHECK(read(mendsAnswer(demoDesign(), starterShelf()))["met_as_it_is"] == true);
@@ -169,7 +170,7 @@ TEST_CASE(
         CHECK(set["mass_g"].get<double>() >= before);
         before = set["mass_g"].get<double>();
         const Derived then = evaluated(all.designs[i]);
-        CHECK(set["mass_g"].get<double>() == Approx(then.mass.mass_kg * 1e3).epsilon(1e-6));
+        CHECK(set["mass_g"].get<double>() == Approx(then.mass->mass_kg * 1e3).epsilon(1e-6));
     }
     for (const double wanted : {0.03, 0.1, 0.4, -0.1}) {
         const Json near = read(swapsAnswer(d, starterShelf(), {wanted}, 3))["nearest"][0];
@@ -221,14 +222,14 @@ TEST_CASE(
     TankReading weighs;
     weighs.kind = ReadingKind::Weighs;
     weighs.temperature_K = d.brief.temperature_K;
-    weighs.mass_kg = drawn.mass.mass_kg + 0.00035;
+    weighs.mass_kg = drawn.mass->mass_kg + 0.00035;
     d.tank.readings = {weighs};
     const Answer answer = schoolAnswer(d);
     const Json json = read(answer);
     REQUIRE(answer.designs.size() == 1);
-    CHECK(json["readings"][0]["as_drawn_g"].get<double>() == Approx(drawn.mass.mass_kg * 1e3));
+    CHECK(json["readings"][0]["as_drawn_g"].get<double>() == Approx(drawn.mass->mass_kg * 1e3));
     CHECK(json["mass"]["corrected_g"].get<double>() > json["mass"]["drawn_g"].get<double>() + 0.25);
-    CHECK(evaluated(answer.designs[0]).mass.mass_kg ==
+    CHECK(evaluated(answer.designs[0]).mass->mass_kg ==
           Approx(json["mass"]["corrected_g"].get<double>() * 1e-3).epsilon(1e-6));
 }
 
@@ -240,9 +241,9 @@ TEST_CASE("series: every size is as long as asked, and says truly whether it mee
     CHECK_FALSE(answer.met);
     for (size_t i = 0; i < 3; ++i) {
         const Derived then = evaluated(answer.designs[i]);
-        CHECK(then.sizes.length_m == Approx(lengths[i]));
-        CHECK(rows[i]["mass_g"].get<double>() == Approx(then.mass.mass_kg * 1e3));
-        const double off = std::abs(then.mass.mass_kg - then.wantedMass_kg);
+        CHECK(then.shape->sizes.length_m == Approx(lengths[i]));
+        CHECK(rows[i]["mass_g"].get<double>() == Approx(then.mass->mass_kg * 1e3));
+        const double off = std::abs(then.mass->mass_kg - then.wantedMass_kg);
         if (rows[i]["meets_brief"] == true) {
             CHECK(off < std::max(0.1e-3, 0.005 * then.wantedMass_kg));
         }

@@ -64,7 +64,7 @@ TEST_CASE("version 2 files open: the shape moves from the piece to the bait") {
     REQUIRE(old.ok());
     CHECK(old->body.stations.size() == 9);
     CHECK(old->pieces[0].stock.weighedBody_kg == Approx(7.31e-3));
-    CHECK(evaluated(*old).spare == Approx(0.14).margin(0.002));
+    CHECK(evaluated(*old).rest->spare == Approx(0.14).margin(0.002));
 }
 
 TEST_CASE("an imported solid and a kept picture come back byte for byte") {
@@ -107,9 +107,9 @@ TEST_CASE("the report gives every derived number with its unit and no value that
     const nlohmann::json j = nlohmann::json::parse(report.json);
     CHECK_FALSE(report.hasError);
     const Derived d = evaluated(demoDesign());
-    CHECK(j["rest"]["spare_percent"].get<double>() == Approx(100 * d.spare));
-    CHECK(j["mass"]["total_g"].get<double>() == Approx(1000 * d.mass.mass_kg));
-    CHECK(j["body"]["volume_cm3"].get<double>() == Approx(1e6 * d.solid.volume_m3));
+    CHECK(j["rest"]["spare_percent"].get<double>() == Approx(100 * d.rest->spare));
+    CHECK(j["mass"]["total_g"].get<double>() == Approx(1000 * d.mass->mass_kg));
+    CHECK(j["body"]["volume_cm3"].get<double>() == Approx(1e6 * d.shape->solid.volume_m3));
     CHECK(j["run"]["path"].size() > 50);
     CHECK(report.json.find("null") == std::string::npos);
     CHECK(makeReport(demoDesign()).json == report.json);
@@ -174,13 +174,13 @@ TEST_CASE("the report's righting arms are those of the fine hull") {
     const Design d = demoDesign();
     const Result<Derived> derived = evaluate(d);
     REQUIRE(derived);
-    const FloatingBody fine{derived->mass.shape, derived->mass.mass_kg,
-                            derived->mass.centreOfGravity_m, derived->waterDensity_kg_m3};
+    const FloatingBody fine{derived->mass->shape, derived->mass->mass_kg,
+                            derived->mass->centreOfGravity_m, derived->waterDensity_kg_m3};
     const nlohmann::json told = nlohmann::json::parse(makeReport(d).json)["tank"]["righting"];
     REQUIRE(told.size() > 10);
     for (size_t i = 1; i + 1 < told.size(); i += 6) {
         const double lean = told[i]["lean_deg"].get<double>() * kDegree;
-        const double arm = rightingAt(fine, lean, derived->pitch_rad).arm_m;
+        const double arm = rightingAt(fine, lean, derived->rest->pitch_rad).arm_m;
         CHECK(told[i]["arm_mm"].get<double>() == Approx(arm * 1e3).margin(1e-4));
     }
 }

@@ -5,7 +5,7 @@
 #include <random>
 
 #include "core/design/fields.h"
-#include "core/evaluate.h"
+#include "core/reckon/evaluate.h"
 #include "io/design_file.h"
 #include "io/report.h"
 #include "support/sample_bait.h"

@@ -95,9 +95,9 @@ TEST_CASE("every sentence of many odd baits reads as a sentence, whatever the si
         if (!derived) {
             continue;
         }
-        std::vector<Finding> all = derived->findings;
-        const Run run = computeRun(d, *derived);
-        all.insert(all.end(), run.findings.begin(), run.findings.end());
+        std::vector<Finding> all = checkDesign(*derived);
+        const std::vector<Finding> towed = checkRun(*derived, computeRun(*derived));
+        all.insert(all.end(), towed.begin(), towed.end());
         if (const Result<LeadPlan> plan = planLead(d)) {
             all.insert(all.end(), plan->findings.begin(), plan->findings.end());
         } else {

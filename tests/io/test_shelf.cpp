@@ -122,8 +122,8 @@ TEST_CASE("a design of version 3 opens as it was, with the new parts empty") {
     CHECK(old->fittings[0].shank_m == 0.0);
     // The same bait: what was added since changes neither its mass nor how it sits.
     const Derived then = evaluated(*old), now = evaluated(demoDesign());
-    CHECK(then.mass.mass_kg == Approx(now.mass.mass_kg).epsilon(1e-9));
-    CHECK(then.pitch_rad == Approx(now.pitch_rad).margin(1e-6));
+    CHECK(then.mass->mass_kg == Approx(now.mass->mass_kg).epsilon(1e-9));
+    CHECK(then.rest->pitch_rad == Approx(now.rest->pitch_rad).margin(1e-6));
     CHECK(readDesign(writeDesign(*old)).ok());
 }
 

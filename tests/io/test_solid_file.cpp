@@ -171,11 +171,12 @@ TEST_CASE("a body of two hundred thousand triangles is floated on the mesh itsel
     d.body.useSolid = true;
     d.bores.clear();
     const Derived onMesh = evaluated(d);
-    CHECK(onMesh.solid.volume_m3 == Approx(4.0 / 3 * kPi * 0.05 * 0.008 * 0.012).epsilon(1e-4));
+    CHECK(onMesh.shape->solid.volume_m3 ==
+          Approx(4.0 / 3 * kPi * 0.05 * 0.008 * 0.012).epsilon(1e-4));
     d.body.useSolid = false;
     const Derived onSlices = evaluated(d);
-    CHECK(onSlices.solid.volume_m3 == Approx(onMesh.solid.volume_m3).epsilon(2e-3));
-    CHECK(onSlices.pitch_rad == Approx(onMesh.pitch_rad).margin(0.2 * kDegree));
+    CHECK(onSlices.shape->solid.volume_m3 == Approx(onMesh.shape->solid.volume_m3).epsilon(2e-3));
+    CHECK(onSlices.rest->pitch_rad == Approx(onMesh.rest->pitch_rad).margin(0.2 * kDegree));
 }
 
 TEST_CASE("unit guessed by size, lie told by three places") {

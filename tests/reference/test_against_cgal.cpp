@@ -12,7 +12,7 @@
 #include <catch2/catch.hpp>
 #include <random>
 
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "support/sample_bait.h"

@@ -8,8 +8,8 @@
 #include <cmath>
 #include <vector>
 
+#include "core/school/tank_school.h"
 #include "core/tank/doubt.h"
-#include "core/tank/tank_school.h"
 #include "support/sample_bait.h"
 
 using namespace wl;

@@ -111,7 +111,7 @@ Derived evaluated(const Design& design) {
 }
 
 std::optional<Finding> findingOf(const Derived& d, const std::string& code) {
-    for (const Finding& f : d.findings) {
+    for (const Finding& f : checkDesign(d)) {
         if (f.code == code) {
             return f;
         }

@@ -6,7 +6,9 @@
 #include <string>
 #include <string_view>
 
-#include "core/evaluate.h"
+#include "core/reckon/evaluate.h"
+#include "core/reckon/run.h"
+#include "core/rules/check_design.h"
 
 namespace wl::test {
 

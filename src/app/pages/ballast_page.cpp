@@ -176,7 +176,8 @@ RecordTable* boreTable(Workbench& bench) {
                        {},
                        [&bench](const Results& r, int row) {
                            return bench.text(Quantity::Mass,
-                                             r.derived->mass.bores[size_t(row)].leadMass_kg, false);
+                                             r.derived->mass->bores[size_t(row)].leadMass_kg,
+                                             false);
                        }});
     columns.push_back({Kind::Text,
                        tr("Wall left"),
@@ -186,7 +187,7 @@ RecordTable* boreTable(Workbench& bench) {
                        {},
                        {},
                        [&bench](const Results& r, int row) {
-                           const BoreGeometry& g = r.derived->mass.bores[size_t(row)];
+                           const BoreGeometry& g = r.derived->mass->bores[size_t(row)];
                            return bench.text(Quantity::Length,
                                              std::min(g.wallBeyond_m, g.wallBeside_m), false);
                        }});
@@ -279,10 +280,10 @@ RecordTable* coatTable(Workbench& bench) {
                        {},
                        [&bench](const Results& r, int row) {
                            const Coat& c = r.design->coats[size_t(row)];
-                           return bench.text(
-                               Quantity::Mass,
-                               c.density_kg_m3 * c.thickness_m * c.count * r.derived->skin.area_m2,
-                               false);
+                           return bench.text(Quantity::Mass,
+                                             c.density_kg_m3 * c.thickness_m * c.count *
+                                                 r.derived->shape->skin.area_m2,
+                                             false);
                        }});
     return new RecordTable(bench, "coats", "/coats",
                            [](const Design& d) { return int(d.coats.size()); }, std::move(columns),
@@ -311,7 +312,8 @@ RecordTable* coatTable(Workbench& bench) {
 }  // namespace
 
 void planTheLead(Workbench& bench) {
-    const Result<LeadPlan> plan = planLead(bench.design());
+    const Result<LeadPlan> plan =
+        planLead(bench.design(), bench.results() ? bench.results()->derived.get() : nullptr);
     if (!plan) {
         bench.say(QStringLiteral("▲ ") + sentence(plan.error(), bench.bench()));
         return;
@@ -349,12 +351,12 @@ QWidget* makeBallastPage(Workbench& bench) {
     QObject::connect(button, &QPushButton::clicked, button, [&bench] { planTheLead(bench); });
     plan->readout(tr("All up"), [&bench](const Results& r) {
         return tr("%1, wanted %2")
-            .arg(bench.text(Quantity::Mass, r.derived->mass.mass_kg),
+            .arg(bench.text(Quantity::Mass, r.derived->mass->mass_kg),
                  bench.text(Quantity::Mass, r.derived->wantedMass_kg));
     });
     plan->readout(tr("At rest"), [&bench](const Results& r) {
         return tr("%1, wanted %2")
-            .arg(bench.text(Quantity::Angle, r.derived->pitch_rad),
+            .arg(bench.text(Quantity::Angle, r.derived->rest->pitch_rad),
                  bench.text(Quantity::Angle, r.design->brief.wantedPitch_rad));
     });
     plan->note(

@@ -78,7 +78,7 @@ QWidget* areaPlot(Workbench& bench) {
         QVector<double> x, y;
         if (r && r->derived) {
             for (int i = 0; i <= 80; ++i) {
-                const Section s = r->derived->curves.at(i / 80.0);
+                const Section s = r->derived->shape->curves.at(i / 80.0);
                 x << s.x_m / (metric ? kMillimetre : kInch);
                 y << computeSectionMoments(s).area_m2 / (metric ? 1e-4 : kInch * kInch);
             }
@@ -242,23 +242,23 @@ QWidget* makeBodyPage(Workbench& bench) {
         tr("Tail"), "tailShape", shapes, [](const Design& d) { return int(d.body.tail); },
         [](Design& d, int i) { d.body.tail = EndShape(i); });
     ends->readout(tr("Volume"), [&bench](const Results& r) {
-        return bench.text(Quantity::Volume, r.derived->solid.volume_m3);
+        return bench.text(Quantity::Volume, r.derived->shape->solid.volume_m3);
     });
     ends->readout(tr("Long, wide, high"), [&bench](const Results& r) {
-        const BodySizes& s = r.derived->sizes;
+        const BodySizes& s = r.derived->shape->sizes;
         return QStringLiteral("%1 × %2 × %3")
             .arg(bench.text(Quantity::Length, s.length_m, false),
                  bench.text(Quantity::Length, s.maxWidth_m, false),
                  bench.text(Quantity::Length, s.maxHeight_m));
     });
     ends->readout(tr("Widest point"), [&bench](const Results& r) {
-        const BodySizes& s = r.derived->sizes;
+        const BodySizes& s = r.derived->shape->sizes;
         return tr("%1 (%2 back)")
             .arg(bench.text(Quantity::Length, s.widestAt_m),
                  bench.text(Quantity::Fraction, s.widestAt_m / s.length_m));
     });
     ends->readout(tr("Surface"), [&bench](const Results& r) {
-        return bench.text(Quantity::Area, r.derived->skin.area_m2);
+        return bench.text(Quantity::Area, r.derived->shape->skin.area_m2);
     });
     auto* tabs = new QTabWidget;
     tabs->setObjectName("bodyTabs");

@@ -7,6 +7,7 @@
 #include "app/plain_table.h"
 #include "app/theme.h"
 #include "core/base/units.h"
+#include "core/reckon/evaluate.h"
 #include "core/tank/doubt.h"
 
 namespace wl {
@@ -61,7 +62,7 @@ class DoubtTab : public BesidePage {
             const Design bare = withoutFinish(*design);
             std::shared_ptr<const Derived> before;
             if (bare.coats.size() < design->coats.size()) {
-                if (Result<Derived> made = evaluate(bare)) {
+                if (Result<Derived> made = evaluate(bare, derived.get())) {
                     before = std::make_shared<const Derived>(std::move(made).value());
                 }
             }
@@ -150,16 +151,17 @@ class DoubtTab : public BesidePage {
         if (before) {
             lines << tr("Before paint and clear coats the tank should show: %1 on the scale, %2 "
                         "spare, %3%4.")
-                         .arg(mass(before->mass.mass_kg),
-                              bench().text(Quantity::Fraction, before->spare),
-                              before->net_kg > 0
-                                  ? tr("%1 of back out, ")
-                                        .arg(bench().text(Quantity::Length, before->showing_m))
-                                  : QString(),
-                              noseWords(before->pitch_rad, bench().bench()));
+                         .arg(
+                             mass(before->mass->mass_kg),
+                             bench().text(Quantity::Fraction, before->rest->spare),
+                             before->rest->net_kg > 0
+                                 ? tr("%1 of back out, ")
+                                       .arg(bench().text(Quantity::Length, before->rest->showing_m))
+                                 : QString(),
+                             noseWords(before->rest->pitch_rad, bench().bench()));
             lines << tr("The finish then adds %1 and takes %2 of the spare.")
-                         .arg(mass(after.mass.mass_kg - before->mass.mass_kg),
-                              mass(before->net_kg - after.net_kg));
+                         .arg(mass(after.mass->mass_kg - before->mass->mass_kg),
+                              mass(before->rest->net_kg - after.rest->net_kg));
         } else {
             lines << tr("There are no paint or clear coats: the tank shows the finished bait.");
         }

@@ -124,7 +124,7 @@ QWidget* makeFeatureTable(Workbench& bench) {
     columns.push_back(
         derivedColumn(tr("Takes out"), Quantity::Volume, [&bench](const Results& r, int row) {
             double all = 0;
-            for (const CutVolume& cut : r.derived->mass.features[size_t(row)].cuts) {
+            for (const CutVolume& cut : r.derived->mass->features[size_t(row)].cuts) {
                 all += cut.removed_m3;
             }
             return bench.text(Quantity::Volume, all, false);
@@ -211,7 +211,7 @@ QWidget* makeAppendageTable(Workbench& bench) {
     columns.push_back(
         derivedColumn(tr("Each weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
             const std::string path = "/appendages/" + std::to_string(row);
-            for (const PieceBalance& p : r.derived->mass.pieces) {
+            for (const PieceBalance& p : r.derived->mass->pieces) {
                 if (p.path == path) {
                     return bench.text(Quantity::Mass, p.mass_kg, false);
                 }

@@ -135,11 +135,11 @@ class WantedOpening : public QWidget {
             line_->setFocus();
             return;
         }
-        if (!r || !r->derived || size_t(row) >= r->derived->joints.size()) {
+        if (!r || !r->derived || size_t(row) >= r->derived->shape->joints.size()) {
             bench_.say(QStringLiteral("▲ ") + tr("There is no joint to change yet. Cut one."));
             return;
         }
-        const JointPlan& plan = r->derived->joints[size_t(row)].plan;
+        const JointPlan& plan = r->derived->shape->joints[size_t(row)].plan;
         const auto found =
             bevel ? bevelForOpening(plan, read.valueSi) : gapForOpening(plan, read.valueSi);
         if (!found) {
@@ -175,18 +175,18 @@ RecordTable* jointTable(Workbench& bench) {
     c.push_back(numberColumn(tr("Bevel ahead"), "bevel_front", Quantity::Angle));
     c.push_back(numberColumn(tr("Bevel behind"), "bevel_rear", Quantity::Angle));
     c.push_back(derivedColumn(tr("Opens ±"), Quantity::Angle, [&bench](const Results& r, int row) {
-        const JointCut& cut = r.derived->joints[size_t(row)];
+        const JointCut& cut = r.derived->shape->joints[size_t(row)];
         return cut.opening.stop == JointStop::None
                    ? tr("free")
                    : bench.text(Quantity::Angle, cut.opening.opening_rad, false);
     }));
     c.push_back(derivedColumn(tr("Play ±"), Quantity::Angle, [&bench](const Results& r, int row) {
-        const double width = r.derived->joints[size_t(row)].plan.halfWidthFront_m;
+        const double width = r.derived->shape->joints[size_t(row)].plan.halfWidthFront_m;
         const double play = r.design->joints[size_t(row)].play_m;
         return bench.text(Quantity::Angle, width > 0 ? play / width : 0.0, false);
     }));
     c.push_back(derivedColumn(tr("Stopped by"), Quantity::Number, [](const Results& r, int row) {
-        return stopWord(r.derived->joints[size_t(row)].opening);
+        return stopWord(r.derived->shape->joints[size_t(row)].opening);
     }));
     c.push_back(
         choiceColumn(tr("Hinge"), "kind", jointAt, &Joint::kind, {tr("pin"), tr("linked eyes")}));
@@ -249,7 +249,7 @@ RecordTable* pieceTable(Workbench& bench) {
     c.push_back(numberColumn(tr("Density"), "stock/shelf_density", Quantity::Density));
     c.back().applies = [](const Design& d, int r) { return r > 0 && d.pieces[size_t(r)].ownStock; };
     auto of = [](const Results& r, int row) -> const PieceBalance& {
-        return r.derived->mass.pieces[size_t(row)];
+        return r.derived->mass->pieces[size_t(row)];
     };
     c.push_back(derivedColumn(tr("Mass"), Quantity::Mass, [&bench, of](const Results& r, int row) {
         return bench.text(Quantity::Mass, of(r, row).mass_kg, false);
@@ -268,10 +268,10 @@ RecordTable* pieceTable(Workbench& bench) {
         }));
     c.push_back(
         derivedColumn(tr("Alone"), Quantity::Number, [&bench, of](const Results& r, int row) {
-            if (r.derived->alone.empty()) {
+            if (r.derived->rest->alone.empty()) {
                 return tr("the whole bait");
             }
-            const PieceAlone& a = r.derived->alone[size_t(row)];
+            const PieceAlone& a = r.derived->rest->alone[size_t(row)];
             const QString way = a.decided
                                     ? tr("nose %1").arg(bench.text(Quantity::Angle, a.pitch_rad))
                                     : tr("any attitude");

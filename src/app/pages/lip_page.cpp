@@ -37,7 +37,7 @@ class LipDrawing : public QWidget {
             return;
         }
         const ResultsPtr r = bench_.results();
-        const double body = r && r->derived ? r->derived->sizes.maxWidth_m : 0.0;
+        const double body = r && r->derived ? r->derived->shape->sizes.maxWidth_m : 0.0;
         const double wide = std::max({lip.width_m, lip.rootWidth_m, body});
         const double tall = lip.length_m + lip.slotDepth_m;
         const double s = std::min((width() - 20) / wide, (height() - 44) / tall);
@@ -161,7 +161,7 @@ QWidget* makeLipPage(Workbench& bench) {
         slot->enableLastWhen(isLip);
     }
     slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
-        return bench.text(Quantity::Mass, r.derived->mass.lip.mass_kg);
+        return bench.text(Quantity::Mass, r.derived->mass->lip.mass_kg);
     });
     slot->note(
         tr("0° lies in line with the body and runs deep; 90° stands straight down. Set it in slow "

@@ -7,7 +7,7 @@
 #include "app/form.h"
 #include "app/record_columns.h"
 #include "app/theme.h"
-#include "core/mass/material.h"
+#include "core/make/material.h"
 
 namespace wl {
 
@@ -84,10 +84,12 @@ QWidget* turnedSheet(Workbench& bench) {
     fit->readout(tr("Turned away"), [&bench](const Results& r) {
         const RoundBlank& b = r.design->pieces.front().stock.blank;
         const double volume = 0.25 * kPi * b.diameter_m * b.diameter_m * b.length_m;
-        return r.derived->sizes.length_m > b.length_m || r.derived->sizes.maxWidth_m > b.diameter_m
+        return r.derived->shape->sizes.length_m > b.length_m ||
+                       r.derived->shape->sizes.maxWidth_m > b.diameter_m
                    ? tr("▲ the blank is too small for this bait")
                    : tr("%1 of %2")
-                         .arg(bench.text(Quantity::Volume, volume - r.derived->solid.volume_m3),
+                         .arg(bench.text(Quantity::Volume,
+                                         volume - r.derived->shape->solid.volume_m3),
                               bench.text(Quantity::Volume, volume));
     });
     fit->note(
@@ -113,7 +115,7 @@ QWidget* layeredSheet(Workbench& bench) {
         y += 0.5 * r.design->make.layers[size_t(row)].thickness_m - 0.5 * stack;
         double from = -1, to = -1, top = 0, foot = 0;
         for (int i = 0; i <= 200; ++i) {
-            const Section s = r.derived->curves.at(i / 200.0);
+            const Section s = r.derived->shape->curves.at(i / 200.0);
             if (s.halfWidth_m > std::abs(y)) {
                 from = from < 0 ? s.x_m : from;
                 to = s.x_m;
@@ -221,9 +223,9 @@ QWidget* printedSheet(Workbench& bench) {
     shell->quantity(tr("Infill"), "/make/print/infill");
     shell->readout(tr("Prints at"), [&bench](const Results& r) {
         return tr("%1, %2 of air inside")
-            .arg(bench.text(Quantity::Mass, r.derived->reckoning.drawnMass_kg), [&] {
+            .arg(bench.text(Quantity::Mass, r.derived->shape->reckoning.drawnMass_kg), [&] {
                 double hollow = 0;
-                for (const BodyPart& part : r.derived->parts) {
+                for (const BodyPart& part : r.derived->shape->parts) {
                     hollow += part.material.hollow_m3;
                 }
                 return bench.text(Quantity::Volume, hollow);
@@ -244,12 +246,12 @@ QWidget* printedSheet(Workbench& bench) {
     for (int i = 0; i < 4; ++i) {
         static const double after[] = {0.5, 1, 2, 4};
         hours->readout(tr("after %1 h").arg(after[i]), [&bench, i](const Results& r) {
-            if (size_t(i) >= r.derived->waterlogged.size()) {
+            if (size_t(i) >= r.derived->rest->waterlogged.size()) {
                 return r.design->make.kind == MakeKind::Printed && r.design->make.print.leaks
                            ? tr("not known: weigh it dry and wet")
                            : tr("stays dry");
             }
-            const Waterlogged& w = r.derived->waterlogged[size_t(i)];
+            const Waterlogged& w = r.derived->rest->waterlogged[size_t(i)];
             return (w.floats ? tr("%1 in, %2 spare, nose %3") : tr("%1 in, sinks (%2), nose %3"))
                 .arg(
                     bench.text(Quantity::Mass, w.water_kg), bench.text(Quantity::Fraction, w.spare),

@@ -37,7 +37,7 @@ void addChamber(Workbench& bench) {
 // The attitude with every ball of that chamber at one end.
 QString rolled(Workbench& bench, const Results& r, int row, double end) {
     const Derived& d = *r.derived;
-    const ChamberGeometry& g = d.mass.chambers[size_t(row)];
+    const ChamberGeometry& g = d.mass->chambers[size_t(row)];
     ChangedBait bait = unchanged(d);
     bait.centreOfGravity_m += g.balls_kg * end * g.roll_m * g.axis / bait.mass_kg;
     const StillWater w = restInWater(d, bait);
@@ -65,25 +65,25 @@ QWidget* makeRattleTab(Workbench& bench) {
     columns.push_back(numberColumn(tr("Ball density"), "ball_density", Quantity::Density));
     columns.push_back(
         derivedColumn(tr("Balls weigh"), Quantity::Mass, [&bench](const Results& r, int row) {
-            return bench.text(Quantity::Mass, r.derived->mass.chambers[size_t(row)].balls_kg,
+            return bench.text(Quantity::Mass, r.derived->mass->chambers[size_t(row)].balls_kg,
                               false);
         }));
     columns.push_back(
         derivedColumn(tr("Over water"), Quantity::Number, [](const Results& r, int row) {
-            const ChamberGeometry& g = r.derived->mass.chambers[size_t(row)];
+            const ChamberGeometry& g = r.derived->mass->chambers[size_t(row)];
             return QStringLiteral("× %1").arg(
                 g.balls_kg / (r.derived->waterDensity_kg_m3 * g.removed_m3), 0, 'f', 1);
         }));
     columns.push_back(
         derivedColumn(tr("Free room"), Quantity::Volume, [&bench](const Results& r, int row) {
-            return bench.text(Quantity::Volume, r.derived->mass.chambers[size_t(row)].free_m3,
+            return bench.text(Quantity::Volume, r.derived->mass->chambers[size_t(row)].free_m3,
                               false);
         }));
     columns.push_back(
         derivedColumn(tr("Weight shifts"), Quantity::Length, [&bench](const Results& r, int row) {
-            const ChamberGeometry& g = r.derived->mass.chambers[size_t(row)];
+            const ChamberGeometry& g = r.derived->mass->chambers[size_t(row)];
             return QStringLiteral("± ") +
-                   bench.text(Quantity::Length, g.balls_kg * g.roll_m / r.derived->mass.mass_kg,
+                   bench.text(Quantity::Length, g.balls_kg * g.roll_m / r.derived->mass->mass_kg,
                               false);
         }));
     columns.push_back(

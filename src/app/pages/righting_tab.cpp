@@ -36,8 +36,8 @@ class RightingTab : public BesidePage {
     Beside::Work work(const Results& results) override {
         const auto derived = results.derived;
         return [this, derived](std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
-            const FloatingBody body{derived->mass.shape, derived->mass.mass_kg,
-                                    derived->mass.centreOfGravity_m, derived->waterDensity_kg_m3};
+            const FloatingBody body{derived->mass->shape, derived->mass->mass_kg,
+                                    derived->mass->centreOfGravity_m, derived->waterDensity_kg_m3};
             const RightingCurve curve = computeRighting(body, 36, stop);
             if (!curve.complete) {
                 return {};
@@ -114,19 +114,19 @@ class RightingTab : public BesidePage {
                           ? tr("▲ Knocked further it rolls over and stays at %1.").arg(angle(stays))
                           : tr("▲ Knocked further it rolls over and floats belly up."));
         }
-        if (d.attitudes.empty()) {
+        if (d.rest->attitudes.empty()) {
             lines << tr("Under water it hangs with its weight %1 below its lift.")
-                         .arg(bench().text(Quantity::Length, d.hang.arm_m));
+                         .arg(bench().text(Quantity::Length, d.rest->hang.arm_m));
         }
         const std::vector<LeanShare> shares = leanShares(d);
-        if (std::abs(d.roll_rad) < 0.05 * kDegree) {
+        if (std::abs(d.rest->roll_rad) < 0.05 * kDegree) {
             lines << tr("It stands straight: nothing pulls it to one side.");
             return lines;
         }
         lines << QString()
               << tr("It leans %1 to %2 because of:")
-                     .arg(angle(std::abs(d.roll_rad)),
-                          d.roll_rad > 0 ? tr("starboard") : tr("port"));
+                     .arg(angle(std::abs(d.rest->roll_rad)),
+                          d.rest->roll_rad > 0 ? tr("starboard") : tr("port"));
         for (size_t i = 0; i < std::min(kMostShares, shares.size()); ++i) {
             const LeanShare& s = shares[i];
             lines << tr("  %1: %2 to %3, %4 of lean")

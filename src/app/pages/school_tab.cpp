@@ -10,7 +10,7 @@
 #include "app/record_columns.h"
 #include "app/theme.h"
 #include "core/base/units.h"
-#include "core/tank/tank_school.h"
+#include "core/school/tank_school.h"
 
 namespace wl {
 namespace {
@@ -168,14 +168,14 @@ class SchoolTab : public BesidePage {
         }
         if (const ResultsPtr results = bench.results(); results && results->derived) {
             const Derived& d = *results->derived;
-            r.showing_m = std::round(d.showing_m * 2000) / 2000;
-            r.tapedX_m = std::round(d.mass.centreOfGravity_m.x() * 2000) / 2000;
-            r.tapedZ_m = d.curves.atX(r.tapedX_m).belly_m;
-            r.mass_kg = d.mass.mass_kg;
+            r.showing_m = std::round(d.rest->showing_m * 2000) / 2000;
+            r.tapedX_m = std::round(d.mass->centreOfGravity_m.x() * 2000) / 2000;
+            r.tapedZ_m = d.shape->curves.atX(r.tapedX_m).belly_m;
+            r.mass_kg = d.mass->mass_kg;
             if (r.kind == ReadingKind::Nose) {
-                r.angle_rad = std::round(d.pitch_rad / kDegree) * kDegree;
+                r.angle_rad = std::round(d.rest->pitch_rad / kDegree) * kDegree;
             }
-            r.distance_m = d.net_kg > 0 ? -0.5 : 0.5;
+            r.distance_m = d.rest->net_kg > 0 ? -0.5 : 0.5;
         }
         r.temperature_K = next.errors.roomTemperature_K;
         next.tank.readings.push_back(r);

@@ -50,7 +50,7 @@ QWidget* makeStockPage(Workbench& bench) {
     density->quantity(tr("Shelf range ±"), "/pieces/0/stock/shelf_spread");
     density->quantity(tr("Moisture ±"), "/pieces/0/stock/moisture_spread");
     density->readout(tr("In force"), [&bench](const Results& r) {
-        const DensityEstimate& e = r.derived->reckoning.density;
+        const DensityEstimate& e = r.derived->shape->reckoning.density;
         return tr("%1 ± %2").arg(bench.text(Quantity::Density, e.density_kg_m3, false),
                                  bench.text(Quantity::Density, 2 * e.uncertainty_kg_m3));
     });
@@ -77,19 +77,19 @@ QWidget* makeStockPage(Workbench& bench) {
     weighed->quantity(tr("Weighed"), "/pieces/0/stock/weighed_body");
     weighed->quantity(tr("Shaped to the drawing ±"), "/pieces/0/stock/drawn_volume_error");
     weighed->readout(tr("The drawing makes"), [&bench](const Results& r) {
-        const BodyReckoning& b = r.derived->reckoning;
+        const BodyReckoning& b = r.derived->shape->reckoning;
         return tr("%1, %2").arg(bench.text(Quantity::Volume, b.drawnVolume_m3),
                                 bench.text(Quantity::Mass, b.drawnMass_kg));
     });
     weighed->readout(tr("The scale makes"), [&bench](const Results& r) {
-        const BodyReckoning& b = r.derived->reckoning;
+        const BodyReckoning& b = r.derived->shape->reckoning;
         return b.weighedVolume_m3
                    ? tr("%1, %2").arg(bench.text(Quantity::Volume, *b.weighedVolume_m3),
                                       bench.text(Quantity::Mass, *b.weighedMass_kg))
                    : tr("not weighed yet");
     });
     weighed->readout(tr("They differ by"), [&bench](const Results& r) {
-        const BodyReckoning& b = r.derived->reckoning;
+        const BodyReckoning& b = r.derived->shape->reckoning;
         return b.weighedVolume_m3
                    ? tr("%1 ± %2").arg(bench.text(Quantity::Fraction, b.disagreement),
                                        bench.text(Quantity::Fraction, 2 * b.disagreementDoubt))

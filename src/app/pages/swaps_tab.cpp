@@ -73,7 +73,7 @@ class SwapsTab : public BesidePage {
             }
             const TankTest& tank = design->tank;
             auto best = setsForSpeeds(
-                swaps, derived->pitch_rad,
+                swaps, derived->rest->pitch_rad,
                 {tank.sinkRateOne_m_s, tank.sinkRateTwo_m_s, tank.sinkRateThree_m_s}, kBestOf);
             return [this, swaps = std::move(swaps), best = std::move(best), hooks] {
                 swaps_ = swaps;

@@ -34,15 +34,16 @@ QWidget* makeTankPage(Workbench& bench) {
     auto* rest = new Form(bench, tr("At rest"));
     rest->readout(tr("State"), [&bench](const Results& r) {
         const Derived& d = *r.derived;
-        const double speed = std::abs(d.freeFall.speed_m_s);
-        switch (d.state) {
+        const double speed = std::abs(d.rest->fall.speed_m_s);
+        switch (d.rest->state) {
             case RestState::Floats:
                 return tr("floats; rises at %1 when pushed under")
                     .arg(bench.text(Quantity::Speed, speed));
             case RestState::Suspends:
                 return tr("suspends (%1)")
-                    .arg(d.net_kg >= 0 ? tr("rises at %1").arg(bench.text(Quantity::Speed, speed))
-                                       : tr("sinks at %1").arg(bench.text(Quantity::Speed, speed)));
+                    .arg(d.rest->net_kg >= 0
+                             ? tr("rises at %1").arg(bench.text(Quantity::Speed, speed))
+                             : tr("sinks at %1").arg(bench.text(Quantity::Speed, speed)));
             default:
                 return tr("sinks at %1, %2")
                     .arg(bench.text(Quantity::Speed, speed), speedWord(speed));
@@ -51,30 +52,33 @@ QWidget* makeTankPage(Workbench& bench) {
     rest->readout(tr("Spare"), [&bench](const Results& r) {
         const Derived& d = *r.derived;
         return tr("%1 ± %2, %3")
-            .arg(bench.text(Quantity::Fraction, d.spare, false),
-                 bench.text(Quantity::Fraction, d.spareDoubt),
-                 bench.text(Quantity::Mass, d.net_kg));
+            .arg(bench.text(Quantity::Fraction, d.rest->spare, false),
+                 bench.text(Quantity::Fraction, d.rest->spareDoubt),
+                 bench.text(Quantity::Mass, d.rest->net_kg));
     });
     rest->readout(tr("Nose up +"), [&bench](const Results& r) {
-        return r.derived->attitudeDecided ? bench.text(Quantity::Angle, r.derived->pitch_rad)
-                                          : tr("undecided");
+        return r.derived->rest->attitudeDecided
+                   ? bench.text(Quantity::Angle, r.derived->rest->pitch_rad)
+                   : tr("undecided");
     });
     rest->readout(tr("Lean, port up +"), [&bench](const Results& r) {
-        return r.derived->attitudeDecided ? bench.text(Quantity::Angle, r.derived->roll_rad)
-                                          : tr("undecided");
+        return r.derived->rest->attitudeDecided
+                   ? bench.text(Quantity::Angle, r.derived->rest->roll_rad)
+                   : tr("undecided");
     });
     rest->readout(tr("Back showing"), [&bench](const Results& r) {
-        return bench.text(Quantity::Length, r.derived->showing_m);
+        return bench.text(Quantity::Length, r.derived->rest->showing_m);
     });
     rest->readout(tr("Of it above water"), [&bench](const Results& r) {
-        return bench.text(Quantity::Fraction, std::max(0.0, r.derived->spare));
+        return bench.text(Quantity::Fraction, std::max(0.0, r.derived->rest->spare));
     });
     rest->readout(tr("Within the measuring"), [&bench](const Results& r) {
         auto word = [&bench](double v) {
             return v < 0 ? tr("rises %1").arg(bench.text(Quantity::Speed, -v))
                          : tr("sinks %1").arg(bench.text(Quantity::Speed, v));
         };
-        return tr("%1 to %2").arg(word(r.derived->lowSpeed_m_s), word(r.derived->highSpeed_m_s));
+        return tr("%1 to %2")
+            .arg(word(r.derived->rest->lowSpeed_m_s), word(r.derived->rest->highSpeed_m_s));
     });
 
     rest->readout(tr("Not counted: drag of"),
@@ -83,22 +87,22 @@ QWidget* makeTankPage(Workbench& bench) {
 
     auto* steady = new Form(bench, tr("How steady"));
     steady->readout(tr("Weight under lift by"), [&bench](const Results& r) {
-        return bench.text(Quantity::Length, r.derived->mass.centreOfBuoyancy_m.z() -
-                                                r.derived->mass.centreOfGravity_m.z());
+        return bench.text(Quantity::Length, r.derived->mass->centreOfBuoyancy_m.z() -
+                                                r.derived->mass->centreOfGravity_m.z());
     });
     steady->readout(tr("Metacentric, rolling"), [&bench](const Results& r) {
-        return r.derived->attitudes.empty()
-                   ? bench.text(Quantity::Length, r.derived->hang.arm_m)
+        return r.derived->rest->attitudes.empty()
+                   ? bench.text(Quantity::Length, r.derived->rest->hang.arm_m)
                    : bench.text(Quantity::Length,
-                                r.derived->attitudes.front().metacentricHeightRoll_m);
+                                r.derived->rest->attitudes.front().metacentricHeightRoll_m);
     });
     steady->readout(tr("Stable attitudes"), [&bench](const Results& r) {
         const Derived& d = *r.derived;
-        if (d.attitudes.empty()) {
+        if (d.rest->attitudes.empty()) {
             return tr("hangs under water");
         }
         QStringList all;
-        for (const FloatAttitude& a : d.attitudes) {
+        for (const FloatAttitude& a : d.rest->attitudes) {
             all << tr("pitch %1, lean %2")
                        .arg(bench.text(Quantity::Angle, a.pitch_rad),
                             bench.text(Quantity::Angle, a.roll_rad));
@@ -106,16 +110,16 @@ QWidget* makeTankPage(Workbench& bench) {
         return QStringLiteral("%1: %2").arg(all.size()).arg(all.join(QStringLiteral("; ")));
     });
     steady->readout(tr("Weight from the nose"), [&bench](const Results& r) {
-        return bench.text(Quantity::Length, r.derived->mass.centreOfGravity_m.x());
+        return bench.text(Quantity::Length, r.derived->mass->centreOfGravity_m.x());
     });
     steady->readout(tr("Lift from the nose"), [&bench](const Results& r) {
-        return bench.text(Quantity::Length, r.derived->mass.centreOfBuoyancy_m.x());
+        return bench.text(Quantity::Length, r.derived->mass->centreOfBuoyancy_m.x());
     });
 
     auto* scale = new Form(bench, tr("The scale should read"));
     auto stage = [&bench, scale](const QString& label, double StageMasses::*mass) {
         scale->readout(label, [&bench, mass](const Results& r) {
-            return bench.text(Quantity::Mass, r.derived->mass.stages.*mass);
+            return bench.text(Quantity::Mass, r.derived->mass->stages.*mass);
         });
     };
     stage(tr("Shaped body"), &StageMasses::shapedBody_kg);
@@ -127,12 +131,12 @@ QWidget* makeTankPage(Workbench& bench) {
     auto* alone = new Form(bench, tr("Each piece alone"));
     for (int i = 0; i < kMostParts; ++i) {
         QLabel* value = alone->readout({}, [&bench, i](const Results& r) {
-            if (size_t(i) >= r.derived->alone.size()) {
+            if (size_t(i) >= r.derived->rest->alone.size()) {
                 return QString();
             }
-            const PieceAlone& a = r.derived->alone[size_t(i)];
+            const PieceAlone& a = r.derived->rest->alone[size_t(i)];
             return tr("%1: %2 %3, %4")
-                .arg(QString::fromStdString(r.derived->mass.pieces[size_t(i)].name),
+                .arg(QString::fromStdString(r.derived->mass->pieces[size_t(i)].name),
                      bench.text(Quantity::Mass, std::abs(a.net_kg)),
                      a.net_kg >= 0 ? tr("spare") : tr("heavy"),
                      a.decided ? noseWords(a.pitch_rad, bench.bench()) : tr("any attitude"));
@@ -157,7 +161,7 @@ QWidget* makeTankPage(Workbench& bench) {
     auto* page = formRow({rest, steady, scale, alone}, {6, 4, 3, 4});
     auto refresh = [&bench, alone] {
         const ResultsPtr r = bench.results();
-        alone->setVisible(r && r->derived && !r->derived->alone.empty());
+        alone->setVisible(r && r->derived && !r->derived->rest->alone.empty());
     };
     QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, alone, refresh);
     refresh();

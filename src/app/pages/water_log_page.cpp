@@ -20,12 +20,12 @@ void addTest(Workbench& bench, LogKind kind) {
     // What the program says today is kept: the design will move on.
     if (const ResultsPtr r = bench.results(); r && r->derived && *r->design == next) {
         const Derived& d = *r->derived;
-        entry.predictedMass_kg = d.mass.mass_kg;
-        if (d.attitudeDecided) {
-            entry.predictedPitch_rad = d.pitch_rad;
+        entry.predictedMass_kg = d.mass->mass_kg;
+        if (d.rest->attitudeDecided) {
+            entry.predictedPitch_rad = d.rest->pitch_rad;
         }
-        entry.predictedShowing_m = d.showing_m;
-        entry.predictedSink_m_s = d.freeFall.speed_m_s;
+        entry.predictedShowing_m = d.rest->showing_m;
+        entry.predictedSink_m_s = d.rest->fall.speed_m_s;
         if (r->run && r->run->depthKnown) {
             entry.predictedDepth_m = r->run->path.maxDepth_m;
         }

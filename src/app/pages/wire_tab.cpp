@@ -27,7 +27,7 @@ QString bendName(const WireBend& b) {
 }
 
 QString bendList(Workbench& bench, const Results& r) {
-    const WireLayout& w = r.derived->mass.wire;
+    const WireLayout& w = r.derived->mass->wire;
     if (w.path_m.empty()) {
         return tr("No wire.");
     }

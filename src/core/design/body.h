@@ -6,8 +6,8 @@
 #include <string>
 #include <vector>
 
+#include "core/base/triangle_mesh.h"
 #include "core/base/units.h"
-#include "core/geometry/triangle_mesh.h"
 
 namespace wl {
 

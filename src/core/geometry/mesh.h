@@ -6,8 +6,8 @@
 
 #include <Eigen/Core>
 
+#include "core/base/triangle_mesh.h"
 #include "core/geometry/body_curves.h"
-#include "core/geometry/triangle_mesh.h"
 
 namespace wl {
 

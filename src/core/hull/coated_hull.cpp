@@ -77,8 +77,8 @@ std::vector<CoatedHull> coatHulls(const std::vector<BodyPart>& parts,
             coatMesh(fine, drawn.volume_m3, skin.area_m2, coat_m3);
             coatMesh(coarse, rough.volume_m3, integrateSkin(part.coarse).area_m2, coat_m3);
         }
-        hulls.push_back({std::move(fine), std::move(coarse), painted.area_m2,
-                         painted.centroid_m + shift});
+        hulls.push_back(
+            {std::move(fine), std::move(coarse), painted.area_m2, painted.centroid_m + shift});
     }
     return hulls;
 }

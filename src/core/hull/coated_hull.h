@@ -5,7 +5,7 @@
 
 #include "core/design/parts.h"
 #include "core/hydro/wetted_hull.h"
-#include "core/mass/body_parts.h"
+#include "core/make/body_parts.h"
 
 namespace wl {
 

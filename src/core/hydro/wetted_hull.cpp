@@ -112,7 +112,8 @@ WettedHull::WettedHull(TriangleMesh mesh) {
     for (size_t i = 0; i < faces.size(); ++i) {
         const auto& t = faces[i];
         const Vector3d s = p->at(t[0]) + p->at(t[1]) + p->at(t[2]);
-        const size_t slice = std::min(slices - 1, size_t(std::max(0.0, s.x() - 3 * low) * perSlice));
+        const size_t slice =
+            std::min(slices - 1, size_t(std::max(0.0, s.x() - 3 * low) * perSlice));
         keyOf[i] = unsigned(slice * kSectors + sectorOf(s.y(), s.z()));
         ++start[keyOf[i] + 1];
     }

@@ -19,8 +19,8 @@ struct Submerged {
     Eigen::Matrix2d waterplaneSecond_m4 = Eigen::Matrix2d::Zero();
 };
 
-/// The triangles lie in small patches; a patch wholly under water counts by sums taken once, so that
-/// a plane costs only the patches it cuts. Copies share everything; never changed once made.
+/// The triangles lie in small patches; a patch wholly under water counts by sums taken once, so
+/// that a plane costs only the patches it cuts. Copies share everything; never changed once made.
 class WettedHull {
   public:
     /// Closed and outward, metres, body frame. An empty mesh displaces nothing.

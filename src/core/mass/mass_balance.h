@@ -9,12 +9,12 @@
 #include "core/design/design.h"
 #include "core/hull/coated_hull.h"
 #include "core/hydro/submerged.h"
-#include "core/mass/body_parts.h"
+#include "core/make/body_parts.h"
+#include "core/make/stock_density.h"
 #include "core/mass/bore_volume.h"
 #include "core/mass/feature_tool.h"
 #include "core/mass/lip_sheet.h"
 #include "core/mass/rattle.h"
-#include "core/mass/stock_density.h"
 #include "core/mass/wire_form.h"
 
 namespace wl {

@@ -69,8 +69,8 @@ const std::vector<Coefficient>& coefficients() {
          kHoerner},
         {"hooks", "treble_wire", &Model::trebleWire, kNumber, 1.5, 3.3,
          "wire of a treble seen by the flow, in hook lengths", "assumed"},
-        {"hooks", "single_wire", &Model::singleWire, kNumber, 0.8, 1.8,
-         "the same of a single hook", "assumed"},
+        {"hooks", "single_wire", &Model::singleWire, kNumber, 0.8, 1.8, "the same of a single hook",
+         "assumed"},
         {"hooks", "weed_guard_wire", &Model::weedGuardWire, kNumber, 0.4, 0.9,
          "what a weed guard adds", "assumed"},
         {"hooks", "ring_wire", &Model::ringWire, kNumber, 1.3, 3.0,
@@ -98,8 +98,9 @@ std::string modelTable(const Model& model) {
     const auto text = [](const Coefficient& c, double value) {
         return decimalText(toFile(c.quantity, value), 6);
     };
-    std::string out = "| group | coefficient | value | band | what it is | source |\n"
-                      "|---|---|---|---|---|---|\n";
+    std::string out =
+        "| group | coefficient | value | band | what it is | source |\n"
+        "|---|---|---|---|---|---|\n";
     for (const Coefficient& c : coefficients()) {
         const std::string unit = unitLabel(c.quantity, Bench::Metric);
         out += std::string("| ") + c.group + " | `" + c.key + "` | " + text(c, model.*c.value) +

@@ -27,6 +27,7 @@ struct TowedHull {
     double centroidZ_m = 0.0;      ///< height at which the axial drag acts
     double squareness = 0.0;       ///< 0 elliptic sections, 0.5 slab sides with round edges, 1 box
     double addedMassExcess = 0.0;  ///< kz - kx, see addedMassCoefficients
+    bool operator==(const TowedHull&) const = default;
 };
 
 /// A flat lip: root, chord (root to tip), span = area / chord, angle from the body axis downward.
@@ -36,12 +37,14 @@ struct TowedLip {
     double span_m = 0.0;
     double thickness_m = 0.0;
     double angle_rad = 0.0;
+    bool operator==(const TowedLip&) const = default;
 };
 
 /// A hook or ring dragging at its eye; area already multiplied by its drag coefficient.
 struct TowedPart {
     Eigen::Vector2d place_m = Eigen::Vector2d::Zero();
     double dragArea_m2 = 0.0;
+    bool operator==(const TowedPart&) const = default;
 };
 
 /// (drag aft, lift up, moment about the nose) per q.

@@ -11,14 +11,11 @@
 namespace wl {
 namespace {
 
-constexpr int kLineSteps = 24;
-constexpr double kTolerance = 1e-8;
 constexpr double kMostStep = 0.4;  // of ln speed and of the path angle, in one go
 constexpr double kFailure = 3e-3;
 constexpr double kRoughLimit = 0.35;
 constexpr double kRoughShare = 0.15;
 constexpr int kMostRoughStarts = 10;
-constexpr double kStepShare = 0.01;
 constexpr double kEndShare = 0.03;
 
 using Complex = std::complex<double>;
@@ -37,8 +34,9 @@ struct Match {
 
 class Stepper {
   public:
-    Stepper(const PullModel& pull, const Line& line, const Retrieve& retrieve)
-        : pull_(pull), line_(line), retrieve_(retrieve) {}
+    Stepper(const PullModel& pull, const Line& line, const Retrieve& retrieve,
+            const RetrieveGrid& grid)
+        : pull_(pull), line_(line), retrieve_(retrieve), grid_(grid) {}
 
     Match tryAt(const Complex& place, const Unknowns& x, double alpha) const {
         Match match;
@@ -61,7 +59,7 @@ class Stepper {
         turning.perMetre_1_s << mu.real(), mu.imag(), -mu.imag(), mu.real();
         const LineEnd end =
             integrateLine(line_, match.trim->tension_N, match.trim->lineAngle_rad, lengthOut,
-                          place.imag() - retrieve_.rodTipHeight_m, kLineSteps, turning);
+                          place.imag() - retrieve_.rodTipHeight_m, grid_.lineSteps, turning);
         const Complex tip = place + Complex(-end.place_m.x(), end.place_m.y());
         const double scale = std::abs(place);
         match.gap = {tip.real() / scale, tip.imag() / scale};
@@ -77,7 +75,7 @@ class Stepper {
                    Match& best) const {
         best = tryAt(place, x, alpha);
         for (int iteration = 0; best.trim && iteration < 8; ++iteration) {
-            if (best.size() <= kTolerance) {
+            if (best.size() <= grid_.tolerance) {
                 return true;
             }
             if (std::abs(slopes.determinant()) < 1e-14) {
@@ -95,14 +93,14 @@ class Stepper {
             x = next;
             best = there;
         }
-        return best.size() <= kTolerance;
+        return best.size() <= grid_.tolerance;
     }
 
     // Damped Newton; leaves the best unknowns found in x, and the last slopes taken.
     Match solve(const Complex& place, Unknowns& x, double alpha,
                 std::optional<Slopes>& slopes) const {
         Match best = tryAt(place, x, alpha);
-        for (int iteration = 0; iteration < 25 && best.size() > kTolerance; ++iteration) {
+        for (int iteration = 0; iteration < 25 && best.size() > grid_.tolerance; ++iteration) {
             if (!best.trim) {
                 break;
             }
@@ -144,6 +142,7 @@ class Stepper {
     const PullModel& pull_;
     const Line& line_;
     const Retrieve& retrieve_;
+    const RetrieveGrid& grid_;
 };
 
 void summarise(RetrievePath& path) {
@@ -162,9 +161,9 @@ void summarise(RetrievePath& path) {
 }  // namespace
 
 RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retrieve& retrieve,
-                             double startAlpha, std::stop_token stop) {
+                             double startAlpha, std::stop_token stop, const RetrieveGrid& grid) {
     RetrievePath path;
-    const Stepper stepper(pull, line, retrieve);
+    const Stepper stepper(pull, line, retrieve, grid);
     const double height = retrieve.rodTipHeight_m;
     double down = height + retrieve.startDepth_m;
     const double taut = retrieve.cast_m * retrieve.cast_m - down * down;
@@ -182,7 +181,7 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
     std::optional<Slopes> slopes;
     double lastPath = 0;
     double time = 0;
-    const double stepLength = kStepShare * retrieve.cast_m;
+    const double stepLength = grid.stepShare * retrieve.cast_m;
     int count = 0;
     path.end = RetrieveEnd::ReachedRod;
     while (away > kEndShare * retrieve.cast_m && count < 400) {
@@ -202,7 +201,7 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
             x = here;
             match = stepper.solve(place, x, alpha, slopes);
         }
-        before = match.size() <= kTolerance && count > 0 ? std::optional(here) : std::nullopt;
+        before = match.size() <= grid.tolerance && count > 0 ? std::optional(here) : std::nullopt;
         if (match.size() > kFailure && count == 0) {
             for (const double guess :
                  {0.0, 0.2, 0.4, 0.7, -0.2}) {  // the first point has no neighbour

@@ -52,14 +52,25 @@ struct RetrievePath {
     int roughStarts = 0;            ///< points in the first 15 % matched only to 35 % of the line
 };
 
-/// Steps the bait in by 1 % of the cast. At each point the line keeps its shape up to similarity
-/// about the rod tip: with complex places p from the tip, v(p) = mu p, mu = bait's velocity / its
-/// place, and the line out is L = reel speed / -Re(mu). Unknown bait speed and path angle are found
-/// from the neighbouring point's slopes, else by damped Newton, on the line ending at the rod tip
-/// (relative tolerance 1e-8). This closure was
-/// worked out for this program; it agrees with a slow simulation of the full string within 1.5 % of
-/// the depth for line angles up to 39 degrees.
+/// How finely a retrieve is worked out: steps of the bait as shares of the cast, steps along the
+/// line, and how near its end must come to the rod tip, in line lengths.
+struct RetrieveGrid {
+    double stepShare = 0.01;
+    int lineSteps = 24;
+    double tolerance = 1e-8;
+};
+inline constexpr RetrieveGrid kFineRetrieve{};
+inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 12, 1e-4};
+
+/// Steps the bait in by a share of the cast. At each point the line keeps its shape up to
+/// similarity about the rod tip: with complex places p from the tip, v(p) = mu p, mu = bait's
+/// velocity / its place, and the line out is L = reel speed / -Re(mu). Unknown bait speed and path
+/// angle are found from the neighbouring point's slopes, else by damped Newton, on the line ending
+/// at the rod tip (to the grid's tolerance). This closure was worked out for this program; it
+/// agrees with a slow simulation of the full string within 1.5 % of the depth for line angles up to
+/// 39 degrees.
 RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retrieve& retrieve,
-                             double startAlpha_rad, std::stop_token stop = {});
+                             double startAlpha_rad, std::stop_token stop = {},
+                             const RetrieveGrid& grid = kFineRetrieve);
 
 }  // namespace wl

@@ -4,8 +4,9 @@
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/plan/plan_metals.h"
+#include "core/reckon/evaluate.h"
 
 namespace wl {
 namespace {
@@ -19,10 +20,10 @@ LeadChoice choiceFrom(Finding change, const Design& design, const Derived& d, do
     LeadChoice c;
     c.change = std::move(change);
     c.design = design;
-    c.mass_kg = d.mass.mass_kg;
-    c.missingMass_kg = wanted_kg - d.mass.mass_kg;
-    c.spare = d.spare;
-    c.pitch_rad = d.pitch_rad;
+    c.mass_kg = d.mass->mass_kg;
+    c.missingMass_kg = wanted_kg - d.mass->mass_kg;
+    c.spare = d.rest->spare;
+    c.pitch_rad = d.rest->pitch_rad;
     c.price = priceOf(design, d);
     c.met = std::abs(c.missingMass_kg) < (pieces ? kMetPieces_kg : kMet_kg) &&
             std::abs(c.pitch_rad - design.brief.wantedPitch_rad) <
@@ -81,28 +82,25 @@ std::optional<LeadChoice> oneBore(const Design& design, std::stop_token stop) {
 
 }  // namespace
 
-Result<LeadChoice> planPlugs(Finding change, const Design& design) {
-    Result<LeadPlan> plan = planLead(design);
+Result<LeadChoice> planPlugs(Finding change, const Design& design, const Derived* near) {
+    const Result<LeadPlan> plan = planLead(design, near);
     if (!plan) {
         return plan.error();
     }
-    const Result<Derived> d = evaluate(plan->design);
-    if (!d) {
-        return d.error();
-    }
-    LeadChoice c = choiceFrom(std::move(change), plan->design, *d, plan->wantedMass_kg, false);
+    LeadChoice c =
+        choiceFrom(std::move(change), plan->design, *plan->reached, plan->wantedMass_kg, false);
     c.findings = plan->findings;
     return c;
 }
 
 LeadPrice priceOf(const Design& design, const Derived& d) {
     LeadPrice price;
-    for (const BoreGeometry& g : d.mass.bores) {
+    for (const BoreGeometry& g : d.mass->bores) {
         price.lead_kg += g.leadMass_kg;
         price.bores += g.leadMass_kg > 1e-6;
     }
     price.leastWall_m = 1.0;
-    for (const BoreGeometry& g : d.mass.bores) {
+    for (const BoreGeometry& g : d.mass->bores) {
         price.leastWall_m = std::min({price.leastWall_m, g.wallBeyond_m, g.wallBeside_m});
     }
     const std::vector<Embedded> solids = embeddedIn(design, d);
@@ -111,15 +109,16 @@ LeadPrice priceOf(const Design& design, const Derived& d) {
             price.leastWall_m = std::min(price.leastWall_m, c.wall_m);
         }
     }
-    const double arm =
-        d.attitudes.empty() ? d.hang.arm_m : d.attitudes.front().metacentricHeightRoll_m;
-    price.rollStiffness_N_m = d.mass.mass_kg * kGravity_m_s2 * arm;
-    const Eigen::Vector3d g = d.mass.centreOfGravity_m;
-    for (const MassItem& item : d.mass.items) {
+    const double arm = d.rest->attitudes.empty()
+                           ? d.rest->hang.arm_m
+                           : d.rest->attitudes.front().metacentricHeightRoll_m;
+    price.rollStiffness_N_m = d.mass->mass_kg * kGravity_m_s2 * arm;
+    const Eigen::Vector3d g = d.mass->centreOfGravity_m;
+    for (const MassItem& item : d.mass->items) {
         const Eigen::Vector3d r = item.centre_m - g;
         price.pitchInertia_kg_m2 += item.mass_kg * (r.x() * r.x() + r.z() * r.z());
-        if (item.kind == PartKind::Body && item.piece < d.parts.size()) {
-            const SolidProperties& solid = d.parts[item.piece].solid;
+        if (item.kind == PartKind::Body && item.piece < d.shape->parts.size()) {
+            const SolidProperties& solid = d.shape->parts[item.piece].solid;
             price.pitchInertia_kg_m2 += item.mass_kg / solid.volume_m3 * solid.inertia_m5(1, 1);
         }
     }
@@ -133,10 +132,7 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
         return plan.error();
     }
     // What the cut plugs come to is what the pieces should come to: the same gain and moments.
-    const Result<Derived> ideal = evaluate(plan->design);
-    if (!ideal) {
-        return ideal.error();
-    }
+    const Derived* ideal = plan->reached.get();
     const Eigen::Vector3d up = upInBody(design.brief.wantedPitch_rad, 0.0);
     const Eigen::Vector3d aft = planeAxes(up).aft;
     const Eigen::Vector3d buoyancy = buoyancyAtWanted(*ideal, up, plan->wantedMass_kg);
@@ -145,7 +141,7 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
     double reachedGain = 0, reachedX = 0, reachedY = 0;
     for (size_t j = 0; j < design.bores.size(); ++j) {
         const Bore& bore = plan->design.bores[j];
-        const BoreGeometry& g = ideal->mass.bores[j];
+        const BoreGeometry& g = ideal->mass->bores[j];
         PieceBore b;
         const Eigen::Vector3d at = plugCentroid(g, bore.depth_m, 0.5 * bore.depth_m);
         b.x_mm = aft.dot(at - buoyancy) / kMillimetre;
@@ -189,7 +185,7 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
             bore.pieces.begin(), bore.pieces.end(),
             [](const LeadPiece& a, const LeadPiece& b) { return a.mass_kg > b.mass_kg; });
     }
-    const Result<Derived> d = evaluate(filled);
+    const Result<Derived> d = evaluate(filled, ideal);
     if (!d) {
         return d.error();
     }

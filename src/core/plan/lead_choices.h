@@ -48,7 +48,7 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
                               const std::stop_token& stop = {});
 
 /// Plugs cut to length for a design's bores as they are. Errors: those of planLead.
-Result<LeadChoice> planPlugs(Finding change, const Design& design);
+Result<LeadChoice> planPlugs(Finding change, const Design& design, const Derived* near = nullptr);
 
 /// Price of a design as it stands.
 LeadPrice priceOf(const Design& design, const Derived& derived);

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/plan/plan_metals.h"
 #include "core/tank/hook_swaps.h"
 
@@ -54,7 +54,7 @@ class Search {
   private:
     // Plans the lead for a changed bait; true when that meets the target.
     bool tried(Finding change, const Design& changed, std::optional<LeadChoice>& best) {
-        Result<LeadChoice> made = planPlugs(std::move(change), changed);
+        Result<LeadChoice> made = planPlugs(std::move(change), changed, &now_);
         if (!made || made->price.leastWall_m < kLeastWall_m) {
             return false;
         }
@@ -90,7 +90,7 @@ class Search {
     // A bore that is not full gains nothing by more room.
     bool full(size_t j) const {
         const double most =
-            std::min(design_.bores[j].depth_m, now_.mass.bores[j].removed_m3 / area(j));
+            std::min(design_.bores[j].depth_m, now_.mass->bores[j].removed_m3 / area(j));
         return plan_.plugLengths_m[j] > 0.98 * most;
     }
 
@@ -156,7 +156,7 @@ class Search {
                 bore.depth_m = std::floor((bore.depth_m + way) / kStep_m + 1e-9) * kStep_m;
                 const double deeper = bore.depth_m - design_.bores[j].depth_m;
                 const bool goes =
-                    full(j) && !heavy() && deeper <= now_.mass.bores[j].wallBeyond_m - kWallKept_m;
+                    full(j) && !heavy() && deeper <= now_.mass->bores[j].wallBeyond_m - kWallKept_m;
                 return goes ? std::optional(bore.depth_m) : std::nullopt;
             });
     }
@@ -184,7 +184,7 @@ class Search {
             },
             [&](size_t, double way, Bore& bore) {
                 bore.x_m = onGrid(bore.x_m + sense * way);
-                const bool on = bore.x_m > 0 && bore.x_m < now_.curves.length_m();
+                const bool on = bore.x_m > 0 && bore.x_m < now_.shape->curves.length_m();
                 return on && !light() && !heavy() ? std::optional(bore.x_m) : std::nullopt;
             });
     }
@@ -249,7 +249,7 @@ class Search {
     }
 
     void shelfStock() {
-        const double now = now_.reckoning.density.density_kg_m3;
+        const double now = now_.shape->reckoning.density.density_kg_m3;
         std::vector<StockOffer> offers = shelf_.stocks;
         std::stable_sort(
             offers.begin(), offers.end(), [&](const StockOffer& a, const StockOffer& b) {
@@ -260,7 +260,7 @@ class Search {
             if (best || stop_.stop_requested()) {
                 break;
             }
-            if (tooLittle((offer.density_kg_m3 - now) * now_.solid.volume_m3) ||
+            if (tooLittle((offer.density_kg_m3 - now) * now_.shape->solid.volume_m3) ||
                 offer.name == design_.pieces[0].stock.material) {
                 continue;
             }
@@ -288,7 +288,7 @@ class Search {
             mass += plan_.plugMasses_kg[j];
             moment += plan_.plugMasses_kg[j] * design_.bores[j].x_m;
         }
-        return mass > 0 ? moment / mass : now_.mass.centreOfBuoyancy_m.x();
+        return mass > 0 ? moment / mass : now_.mass->centreOfBuoyancy_m.x();
     }
 
     struct HookTry {
@@ -374,11 +374,10 @@ std::vector<LeadChoice> leadMends(const Design& design, const MendShelf& shelf,
     }
     const bool met = std::all_of(plan->findings.begin(), plan->findings.end(),
                                  [](const Finding& f) { return f.severity == Severity::Note; });
-    const Result<Derived> now = evaluate(plan->design);
-    if (met || !now) {
+    if (met) {
         return {};
     }
-    return Search(design, *plan, *now, shelf, std::move(stop)).run();
+    return Search(design, *plan, *plan->reached, shelf, std::move(stop)).run();
 }
 
 }  // namespace wl

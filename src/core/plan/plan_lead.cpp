@@ -9,6 +9,7 @@
 #include "core/base/units.h"
 #include "core/joint/joint_layout.h"
 #include "core/plan/plan_limits.h"
+#include "core/reckon/evaluate.h"
 
 namespace wl {
 namespace {
@@ -53,14 +54,14 @@ Design withPlugs(const Design& design, const Eigen::VectorXd& lengths_mm) {
 }  // namespace
 
 Eigen::Vector3d buoyancyAtWanted(const Derived& d, const Eigen::Vector3d& up, double wanted_kg) {
-    const double full = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    const double full = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
     if (wanted_kg >= full * (1 - 1e-6)) {
-        return d.mass.centreOfBuoyancy_m;
+        return d.mass->centreOfBuoyancy_m;
     }
-    const FloatingBody body{d.mass.shape, wanted_kg, d.mass.centreOfGravity_m,
+    const FloatingBody body{d.mass->shape, wanted_kg, d.mass->centreOfGravity_m,
                             d.waterDensity_kg_m3};
     const double offset = findWaterline(body, up);
-    const Submerged wet = computeSubmerged(d.mass.shape, {up, offset});
+    const Submerged wet = computeSubmerged(d.mass->shape, {up, offset});
     return wet.moment_m4 / wet.volume_m3;
 }
 
@@ -94,7 +95,7 @@ void settlePlugs(const Design& bare, const Derived& empty, const Eigen::Vector3d
     for (int pass = 0; pass < 8; ++pass) {
         for (Eigen::Index j = 0; j < length.size(); ++j) {
             const Eigen::Vector3d centre =
-                plugCentroid(empty.mass.bores[size_t(j)], bare.bores[size_t(j)].depth_m,
+                plugCentroid(empty.mass->bores[size_t(j)], bare.bores[size_t(j)].depth_m,
                              length[j] * kMillimetre);
             problem.momentX_g[j] = problem.gain_g_mm[j] * aft.dot(centre) / kMillimetre;
             problem.momentY_g[j] = problem.gain_g_mm[j] * centre.y() / kMillimetre;
@@ -115,11 +116,11 @@ void settlePlugs(const Design& bare, const Derived& empty, const Eigen::Vector3d
 double wantedMomentAft(const Derived& d, const Brief& brief, const Eigen::Vector3d& up,
                        double wanted_kg) {
     const Eigen::Vector3d aft = planeAxes(up).aft;
-    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    const double full_kg = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
     if (brief.wantedState == WantedState::Sink && wanted_kg > full_kg) {
         if (const auto fall = fallAt(d.towed, brief.wantedPitch_rad, true)) {
             const double q = (wanted_kg - full_kg) * kGravity_m_s2 / fall->drag_m2;
-            return full_kg * aft.dot(d.mass.centreOfBuoyancy_m) -
+            return full_kg * aft.dot(d.mass->centreOfBuoyancy_m) -
                    q * fall->loads.moment_m3 / kGravity_m_s2;
         }
     }
@@ -139,7 +140,7 @@ void levelPieces(const Design& bare, const Derived& empty, const Eigen::Vector3d
     problem.levelRows_g = Eigen::MatrixXd::Zero(Eigen::Index(pieces), length.size());
     problem.levelWanted_g_mm = Eigen::VectorXd::Zero(Eigen::Index(pieces));
     for (size_t i = 0; i < pieces; ++i) {
-        const PieceBalance& piece = empty.mass.pieces[i];
+        const PieceBalance& piece = empty.mass->pieces[i];
         double lead_kg = 0;
         for (Eigen::Index j = 0; j < length.size(); ++j) {
             if (pieceAt(bare.joints, bare.bores[size_t(j)].x_m) == i) {
@@ -159,7 +160,7 @@ void levelPieces(const Design& bare, const Derived& empty, const Eigen::Vector3d
         for (Eigen::Index j = 0; j < length.size(); ++j) {
             const Bore& bore = bare.bores[size_t(j)];
             if (pieceAt(bare.joints, bore.x_m) == i) {
-                const Eigen::Vector3d centre = plugCentroid(empty.mass.bores[size_t(j)],
+                const Eigen::Vector3d centre = plugCentroid(empty.mass->bores[size_t(j)],
                                                             bore.depth_m, length[j] * kMillimetre);
                 problem.levelRows_g(row, j) =
                     problem.gain_g_mm[j] * aft.dot(centre - buoyancy) / kMillimetre;
@@ -192,26 +193,26 @@ double massToSinkAsWanted(const Derived& d, const Brief& brief) {
     }
     const double v = brief.wantedSinkSpeed_m_s;
     return d.waterDensity_kg_m3 *
-           (d.mass.displacedVolume_m3 + 0.5 * fall->verticalArea_m2 * v * v / kGravity_m_s2);
+           (d.mass->displacedVolume_m3 + 0.5 * fall->verticalArea_m2 * v * v / kGravity_m_s2);
 }
 
 // Where the attitude cannot be had the rate still can: the mass at which it sinks so fast, lying as
 // it then does. `solve` plans for plan.wantedMass_kg.
 template <class Solve>
 void findSinkingMass(const Design& design, const Derived& empty, const Eigen::VectorXd& length,
-                     LeadPlan& plan, Solve solve) {
+                     LeadPlan& plan, std::stop_token stop, Solve solve) {
     constexpr double kSame = 0.01;
     const double wanted = design.brief.wantedSinkSpeed_m_s;
-    const double full_kg = empty.waterDensity_kg_m3 * empty.mass.displacedVolume_m3;
+    const double full_kg = empty.waterDensity_kg_m3 * empty.mass->displacedVolume_m3;
     double slow = 0, fast = 0;  // heavier than its water by so much
-    for (int round = 0; round < 14; ++round) {
-        const Result<Derived> leaded = evaluate(withPlugs(design, length));
+    for (int round = 0; round < 14 && !stop.stop_requested(); ++round) {
+        const Result<Derived> leaded = evaluate(withPlugs(design, length), &empty);
         if (!leaded) {
             return;
         }
-        const double speed = leaded->freeFall.speed_m_s;
+        const double speed = leaded->rest->fall.speed_m_s;
         const double heavy = plan.wantedMass_kg - full_kg;
-        const bool reached = std::abs(leaded->mass.mass_kg - plan.wantedMass_kg) < kPlanMet_kg;
+        const bool reached = std::abs(leaded->mass->mass_kg - plan.wantedMass_kg) < kPlanMet_kg;
         if (std::abs(speed - wanted) < kSame * wanted || !reached || heavy <= 0) {
             return;
         }
@@ -226,13 +227,13 @@ void findSinkingMass(const Design& design, const Derived& empty, const Eigen::Ve
 
 }  // namespace
 
-Result<LeadPlan> planLead(const Design& design) {
+Result<LeadPlan> planLead(const Design& design, const Derived* near, std::stop_token stop) {
     if (design.bores.empty()) {
         return Error{"plan.no_bores", "/bores", {}, {}};
     }
     const auto n = static_cast<Eigen::Index>(design.bores.size());
     const Design bare = withPlugs(design, Eigen::VectorXd::Zero(n));
-    const Result<Derived> empty = evaluate(bare);
+    const Result<Derived> empty = evaluate(bare, near);
     if (!empty) {
         return empty.error();
     }
@@ -244,7 +245,7 @@ Result<LeadPlan> planLead(const Design& design) {
 
     LeadPlan plan;
     plan.wantedMass_kg = empty->wantedMass_kg;
-    plan.emptyMass_kg = empty->mass.mass_kg;
+    plan.emptyMass_kg = empty->mass->mass_kg;
     plan.wantedPitch_rad = design.brief.wantedPitch_rad;
     PlugProblem problem;
     problem.gain_g_mm.resize(n);
@@ -254,7 +255,7 @@ Result<LeadPlan> planLead(const Design& design) {
     problem.preference.resize(n);
     for (Eigen::Index j = 0; j < n; ++j) {
         const Bore& bore = bare.bores[size_t(j)];
-        const BoreGeometry& g = empty->mass.bores[size_t(j)];
+        const BoreGeometry& g = empty->mass->bores[size_t(j)];
         const double area = kPi / 4 * bore.diameter_m * bore.diameter_m;
         const double swap = bore.plugDensity_kg_m3 - bore.fillerDensity_kg_m3;
         problem.gain_g_mm[j] = area * swap * kMillimetre / kGram;
@@ -263,14 +264,14 @@ Result<LeadPlan> planLead(const Design& design) {
             g.entersBody ? std::min(bore.depth_m, g.removed_m3 / area) / kMillimetre : 0.0;
     }
     Eigen::VectorXd length = 0.5 * problem.mostLength_mm;
-    const Eigen::Vector3d nowMoment = empty->mass.mass_kg * empty->mass.centreOfGravity_m;
+    const Eigen::Vector3d nowMoment = empty->mass->mass_kg * empty->mass->centreOfGravity_m;
     double wantedMoment = 0;
     const auto solve = [&] {
         wantedMoment = wantedMomentAft(*empty, design.brief, up, plan.wantedMass_kg);
         const double sideways =
             plan.wantedMass_kg * buoyancyAtWanted(*empty, up, plan.wantedMass_kg).y();
         problem.massWeight = 1.0;
-        problem.wantedGain_g = (plan.wantedMass_kg - empty->mass.mass_kg) / kGram;
+        problem.wantedGain_g = (plan.wantedMass_kg - empty->mass->mass_kg) / kGram;
         problem.wantedMomentX_g_mm = (wantedMoment - aft.dot(nowMoment)) / (kGram * kMillimetre);
         problem.wantedMomentY_g_mm = (sideways - nowMoment.y()) / (kGram * kMillimetre);
         settleAll(bare, *empty, up, problem, length);
@@ -286,7 +287,10 @@ Result<LeadPlan> planLead(const Design& design) {
     }
     solve();
     if (design.brief.wantedState == WantedState::Sink) {
-        findSinkingMass(design, *empty, length, plan, solve);
+        findSinkingMass(design, *empty, length, plan, stop, solve);
+    }
+    if (stop.stop_requested()) {
+        return Error{"plan.stopped", "/bores", {}, {}};
     }
     plan.edit.code = "edit.plan_lead";
     for (Eigen::Index j = 0; j < n; ++j) {
@@ -298,22 +302,24 @@ Result<LeadPlan> planLead(const Design& design) {
         plan.edit.changes.push_back({"/bores/" + std::to_string(j) + "/plug_length", length_m});
     }
     plan.design = withPlugs(design, length);
-    const Result<Derived> reached = evaluate(plan.design);
-    if (!reached) {
-        return reached.error();
+    Result<Derived> after = evaluate(plan.design, &*empty);
+    if (!after) {
+        return after.error();
     }
-    plan.reachedMass_kg = reached->mass.mass_kg;
-    plan.reachedPitch_rad = reached->pitch_rad;
-    plan.reachedSpare = reached->spare;
-    plan.missingMass_kg = plan.wantedMass_kg - reached->mass.mass_kg;
+    plan.reached = std::make_shared<const Derived>(std::move(after).value());
+    const Derived* reached = plan.reached.get();
+    plan.reachedMass_kg = reached->mass->mass_kg;
+    plan.reachedPitch_rad = reached->rest->pitch_rad;
+    plan.reachedSpare = reached->rest->spare;
+    plan.missingMass_kg = plan.wantedMass_kg - reached->mass->mass_kg;
     // The trim is judged at the mass that is reached.
     plan.missingMoment_kg_m =
         (std::abs(plan.missingMass_kg) > kPlanMet_kg
-             ? wantedMomentAft(*reached, design.brief, up, reached->mass.mass_kg)
+             ? wantedMomentAft(*reached, design.brief, up, reached->mass->mass_kg)
              : wantedMoment) -
-        reached->mass.mass_kg * aft.dot(reached->mass.centreOfGravity_m);
-    for (size_t i = 0; i < reached->alone.size() && i < design.pieces.size(); ++i) {
-        const PieceAlone& alone = reached->alone[i];
+        reached->mass->mass_kg * aft.dot(reached->mass->centreOfGravity_m);
+    for (size_t i = 0; i < reached->rest->alone.size() && i < design.pieces.size(); ++i) {
+        const PieceAlone& alone = reached->rest->alone[i];
         plan.piecePitches_rad.push_back(alone.pitch_rad);
         if (alone.decided && std::abs(alone.pitch_rad - plan.wantedPitch_rad) > kPieceLevel_rad) {
             plan.findings.push_back({"plan.piece_not_level",
@@ -324,11 +330,11 @@ Result<LeadPlan> planLead(const Design& design) {
         }
     }
     tellMisses(design, *empty, problem, plan);
-    if (std::abs(reached->roll_rad) > kLeans_rad) {
+    if (std::abs(reached->rest->roll_rad) > kLeans_rad) {
         plan.findings.push_back({"plan.leans",
                                  Severity::Warning,
                                  "/bores/0/depth",
-                                 {{Quantity::Angle, std::abs(reached->roll_rad)}}});
+                                 {{Quantity::Angle, std::abs(reached->rest->roll_rad)}}});
     } else if (plan.findings.empty() &&
                std::abs(plan.reachedPitch_rad - plan.wantedPitch_rad) > kMetPitch_rad) {
         plan.findings.push_back(

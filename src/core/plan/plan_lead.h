@@ -1,6 +1,7 @@
 // Plug lengths for the given bores that meet a wanted mass and attitude.
 #pragma once
 
+#include <stop_token>
 #include <vector>
 
 #include <Eigen/Core>
@@ -8,7 +9,7 @@
 #include "core/base/finding.h"
 #include "core/base/result.h"
 #include "core/design/design.h"
-#include "core/evaluate.h"
+#include "core/reckon/derived.h"
 
 namespace wl {
 
@@ -48,13 +49,14 @@ struct LeadPlan {
     double wantedPitch_rad = 0.0;
     double reachedPitch_rad = 0.0;
     double reachedSpare = 0.0;
-    double missingMass_kg = 0.0;           ///< positive: too light however full the bores are
-    double missingMoment_kg_m = 0.0;       ///< positive: more needed towards the tail
-    double emptyMass_kg = 0.0;             ///< without any lead
-    std::vector<double> piecePitches_rad;  ///< of each piece let go alone, for jointed baits
-    std::vector<Finding> findings;         ///< what cannot be met and what would help
-    ProposedEdit edit;                     ///< the plug lengths as one edit
-    Design design;                         ///< with the plan carried out
+    double missingMass_kg = 0.0;             ///< positive: too light however full the bores are
+    double missingMoment_kg_m = 0.0;         ///< positive: more needed towards the tail
+    double emptyMass_kg = 0.0;               ///< without any lead
+    std::vector<double> piecePitches_rad;    ///< of each piece let go alone, for jointed baits
+    std::vector<Finding> findings;           ///< what cannot be met and what would help
+    ProposedEdit edit;                       ///< the plug lengths as one edit
+    Design design;                           ///< with the plan carried out
+    std::shared_ptr<const Derived> reached;  ///< that design reckoned
 };
 
 /// What sinks is planned for the attitude it takes while it sinks: with the water's moment there.
@@ -64,8 +66,9 @@ struct LeadPlan {
 /// level by itself as far as the mass and attitude of the whole allow. Errors: "plan.no_bores";
 /// "plan.clash" (words: the two) when two things let into the body meet; "plan.comes_out" of a bore
 /// and "plan.pin_out", "plan.pocket_out", "plan.through_skin" of anything else (word: which);
-/// whatever stops the evaluation.
-Result<LeadPlan> planLead(const Design& design);
+/// "plan.stopped"; whatever stops the evaluation. Stages of `near` are taken over where they fit.
+Result<LeadPlan> planLead(const Design& design, const Derived* near = nullptr,
+                          std::stop_token stop = {});
 
 /// The moment along the bait (kg m, horizontally aft of the nose at the attitude wanted) that all
 /// its weight together should have: that of the lift, and for what is wanted to sink and weighs

@@ -4,8 +4,9 @@
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/plan/plan_metals.h"
+#include "core/rules/check_design.h"
 
 namespace wl {
 
@@ -25,7 +26,7 @@ std::optional<Error> whyNotCut(const Design& design, const Derived& d) {
         {"feature.comes_out", "plan.through_skin"}, {"wall.comes_out", "plan.through_skin"},
         {"joint.pin_too_long", "plan.pin_out"},     {"joint.pin_out", "plan.pin_out"},
         {"joint.pocket_wall", "plan.pocket_out"}};
-    std::vector<Finding> walls = d.findings;
+    std::vector<Finding> walls = checkDesign(d);
     checkSkinWalls(design, d, walls, false);
     for (const Finding& f : walls) {
         for (const auto& [code, refusal] : refusals) {
@@ -70,7 +71,7 @@ void tellMisses(const Design& design, const Derived& empty, const PlugProblem& p
         Eigen::Index best = -1;
         double room = 0;
         for (Eigen::Index j = 0; j < problem.gain_g_mm.size(); ++j) {
-            const double spare = empty.mass.bores[size_t(j)].wallBeyond_m - 0.002;
+            const double spare = empty.mass->bores[size_t(j)].wallBeyond_m - 0.002;
             if (spare > room) {
                 room = spare;
                 best = j;
@@ -127,7 +128,8 @@ void tellMisses(const Design& design, const Derived& empty, const PlugProblem& p
         const double lead = plan.plugMasses_kg[fullest];
         const double way = lead > 1e-5 ? plan.missingMoment_kg_m / lead : 0.0;
         const double x = std::round((design.bores[fullest].x_m + way) / kStep_m) * kStep_m;
-        if (way != 0 && std::abs(way) < kFarthest_m && x > 0 && x < empty.curves.length_m()) {
+        if (way != 0 && std::abs(way) < kFarthest_m && x > 0 &&
+            x < empty.shape->curves.length_m()) {
             f.edits.push_back({"edit.move_bore",
                                {{"/bores/" + std::to_string(fullest) + "/x", x}},
                                {{Quantity::Length, x}},

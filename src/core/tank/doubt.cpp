@@ -79,14 +79,14 @@ double bodyEffect(const BodyModel& body, int input) {
 
 void addBody(const Design& design, const Derived& d, LinearModel& m) {
     const Stock& stock = design.pieces.front().stock;
-    const BodyReckoning& r = d.reckoning;
+    const BodyReckoning& r = d.shape->reckoning;
     BodyModel& body = m.body;
     body.stock = &stock;
     body.reckoning = &r;
     body.water = d.waterDensity_kg_m3;
     body.trust = r.weighedMass_kg ? stock.trust : BodyTrust::DrawnVolume;
     double wood = 0;
-    for (const MassItem& item : d.mass.items) {
+    for (const MassItem& item : d.mass->items) {
         wood += item.kind == PartKind::Body && item.path.starts_with("/pieces") ? item.mass_kg : 0;
     }
     body.kept = std::clamp(wood / r.usedMass_kg, 0.0, 1.0);
@@ -168,7 +168,7 @@ const char* codeOf(PartKind kind) {
 
 void addParts(const Design& design, const Derived& d, LinearModel& m) {
     std::map<std::string, size_t> byPath;
-    for (const MassItem& item : d.mass.items) {
+    for (const MassItem& item : d.mass->items) {
         const bool chain = item.kind == PartKind::Body && item.path.starts_with("/pieces");
         if (chain || item.netDoubt_kg <= 1e-12) {
             continue;
@@ -276,7 +276,7 @@ Chances chancesFor(double net, double band, double half, double normal) {
 Doubt computeDoubt(const Design& design, const Derived& d) {
     LinearModel m = modelOf(design, d);
     Doubt doubt;
-    doubt.net_kg = d.net_kg;
+    doubt.net_kg = d.rest->net_kg;
     doubt.band_kg = suspendBand_kg(d);
     double variance = 0;
     for (const DoubtSource& s : m.sources) {
@@ -343,7 +343,7 @@ SampledDoubt sampleDoubt(const Design& design, const Derived& d, size_t count, s
             }
         }
         const double change = m.body.net(x.data()) - m.bodyAtZero + off;
-        const double net = d.net_kg + change;
+        const double net = d.rest->net_kg + change;
         sum += change;
         sum2 += change * change;
         floats += net > band;
@@ -354,7 +354,7 @@ SampledDoubt sampleDoubt(const Design& design, const Derived& d, size_t count, s
         const auto all = double(out.drawn);
         out.chances = {double(floats) / all, 0, double(sinks) / all};
         out.chances.suspends = 1 - out.chances.floats - out.chances.sinks;
-        out.mean_kg = d.net_kg + sum / all;
+        out.mean_kg = d.rest->net_kg + sum / all;
         out.standard_kg = std::sqrt(std::max(0.0, sum2 / all - (sum / all) * (sum / all)));
     }
     return out;

@@ -7,7 +7,7 @@
 #include <string>
 #include <vector>
 
-#include "core/evaluate.h"
+#include "core/reckon/derived.h"
 
 namespace wl {
 
@@ -40,7 +40,7 @@ struct Improvement {
 struct Doubt {
     double net_kg = 0.0;       ///< displaced mass - mass as reckoned
     double standard_kg = 0.0;  ///< its standard uncertainty
-    double band_kg = 0.0;      ///< within this of zero it hangs (moves under kSuspendSpeed_m_s)
+    double band_kg = 0.0;      ///< within this of zero it hangs (moves under the suspend speed)
     std::vector<DoubtSource> sources;  ///< the largest first
     Chances chances;
     double wrong = 0.0;  ///< chance that it does something else than the brief wants

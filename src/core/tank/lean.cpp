@@ -11,13 +11,13 @@ namespace wl {
 
 std::vector<LeanShare> leanShares(const Derived& d) {
     double stiffness = 0;  // kg m: moment per radian over g
-    if (!d.attitudes.empty()) {
-        stiffness = d.mass.mass_kg * d.attitudes.front().metacentricHeightRoll_m;
+    if (!d.rest->attitudes.empty()) {
+        stiffness = d.mass->mass_kg * d.rest->attitudes.front().metacentricHeightRoll_m;
     } else {
-        stiffness = d.mass.mass_kg * d.hang.arm_m;
+        stiffness = d.mass->mass_kg * d.rest->hang.arm_m;
     }
     std::map<std::string, LeanShare> byPath;
-    for (const MassItem& item : d.mass.items) {
+    for (const MassItem& item : d.mass->items) {
         const double outside =
             item.kind == PartKind::Body ? 0.0 : d.waterDensity_kg_m3 * item.displaced_m3;
         LeanShare& share = byPath[item.path];
@@ -40,14 +40,14 @@ std::vector<LeanShare> leanShares(const Derived& d) {
 
 FreeFallTimes freeFallTimes(const Derived& d) {
     FreeFallTimes fall;
-    fall.steadySpeed_m_s = d.freeFall.speed_m_s;
-    const Eigen::Vector3d added =
-        addedMassCoefficients(d.sizes.length_m, d.sizes.maxWidth_m, d.sizes.maxHeight_m);
-    fall.added_kg = added.z() * d.waterDensity_kg_m3 * d.solid.volume_m3;
-    const double weight = std::abs(d.net_kg) * kGravity_m_s2;
+    fall.steadySpeed_m_s = d.rest->fall.speed_m_s;
+    const Eigen::Vector3d added = addedMassCoefficients(
+        d.shape->sizes.length_m, d.shape->sizes.maxWidth_m, d.shape->sizes.maxHeight_m);
+    fall.added_kg = added.z() * d.waterDensity_kg_m3 * d.shape->solid.volume_m3;
+    const double weight = std::abs(d.rest->net_kg) * kGravity_m_s2;
     if (weight > 0) {
         fall.timeConstant_s =
-            (d.mass.mass_kg + fall.added_kg) * std::abs(fall.steadySpeed_m_s) / weight;
+            (d.mass->mass_kg + fall.added_kg) * std::abs(fall.steadySpeed_m_s) / weight;
     }
     return fall;
 }

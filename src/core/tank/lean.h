@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "core/evaluate.h"
+#include "core/reckon/derived.h"
 
 namespace wl {
 

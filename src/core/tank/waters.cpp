@@ -7,15 +7,14 @@
 
 namespace wl {
 
-double bodyExpansion_per_K(const Design& design) {
-    constexpr double kWood = 6e-5, kPlastic = 3 * 7e-5;
-    const bool wood = design.make.kind == MakeKind::Carved || design.make.kind == MakeKind::Turned;
-    return wood ? kWood : kPlastic;
+double bodyExpansion_per_K(const Make& make, const Model& model) {
+    const bool wood = make.kind == MakeKind::Carved || make.kind == MakeKind::Turned;
+    return wood ? model.woodExpansion_1_K : model.plasticExpansion_1_K;
 }
 
 double suspendBand_kg(const Derived& d) {
-    return 0.5 * d.waterDensity_kg_m3 * d.fallArea_m2 * kSuspendSpeed_m_s * kSuspendSpeed_m_s /
-           kGravity_m_s2;
+    return 0.5 * d.waterDensity_kg_m3 * d.rest->fallArea_m2 * d.model.suspendSpeed_m_s *
+           d.model.suspendSpeed_m_s / kGravity_m_s2;
 }
 
 InWater inWater(const Design& design, const Derived& d, double temperature_K, double salinity,
@@ -24,8 +23,9 @@ InWater inWater(const Design& design, const Derived& d, double temperature_K, do
     w.temperature_K = temperature_K;
     w.salinity = salinity;
     w.waterDensity_kg_m3 = waterDensity_kg_m3(temperature_K, salinity);
-    const double swell = 1 + bodyExpansion_per_K(design) * (temperature_K - measured_K);
-    const double volume = d.mass.displacedVolume_m3 + d.solid.volume_m3 * (swell - 1);
+    const double swell =
+        1 + bodyExpansion_per_K(design.make, d.model) * (temperature_K - measured_K);
+    const double volume = d.mass->displacedVolume_m3 + d.shape->solid.volume_m3 * (swell - 1);
     ChangedBait bait = unchanged(d);
     bait.volume_m3 = volume;
     bait.waterDensity_kg_m3 = w.waterDensity_kg_m3;

@@ -8,9 +8,9 @@
 
 namespace wl {
 
-/// Volumetric expansion of a bait's body, 1/K: wood 6e-5 (mean of the grain directions, recalled),
-/// cast, layered and printed plastic 3 x 7e-5 (engineering handbook, recalled).
-double bodyExpansion_per_K(const Design& design);
+/// Volumetric expansion of a bait's body, 1/K: wood, or
+/// cast, layered and printed plastic.
+double bodyExpansion_per_K(const Make& make, const Model& model);
 
 struct InWater : StillWater {
     double temperature_K = 0.0;
@@ -30,7 +30,7 @@ std::vector<std::vector<InWater>> computeWaters(const Design& design, const Deri
                                                 const std::vector<double>& salinities,
                                                 std::stop_token stop = {});
 
-/// Net mass (either way) at which the bait moves at kSuspendSpeed_m_s.
+/// Net mass (either way) at which the bait moves at the suspend speed.
 double suspendBand_kg(const Derived& derived);
 
 }  // namespace wl

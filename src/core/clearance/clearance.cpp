@@ -1,4 +1,4 @@
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 
 #include <algorithm>
 #include <cmath>
@@ -143,16 +143,16 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
     using Kind = Embedded::Kind;
     std::vector<Embedded> out;
     for (size_t i = 0; i < design.bores.size(); ++i) {
-        if (d.mass.bores[i].entersBody) {
+        if (d.mass->bores[i].entersBody) {
             const std::string path = itemPath("bores", i);
             out.push_back({design.bores[i].name, path, path + "/x", Kind::Bore,
-                           toolOf(design.bores[i], d.mass.bores[i])});
+                           toolOf(design.bores[i], d.mass->bores[i])});
         }
     }
     for (size_t i = 0; i < design.features.size(); ++i) {
         const Feature& f = design.features[i];
         const std::string path = itemPath("features", i);
-        for (const CutTool& tool : d.mass.features[i].tools) {
+        for (const CutTool& tool : d.mass->features[i].tools) {
             Embedded e{f.name, path, path + "/x", Kind::Cut, tool};
             e.open = f.kind == FeatureKind::Slot || f.kind == FeatureKind::SawGroove;
             out.push_back(e);
@@ -160,7 +160,7 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
     }
     for (size_t i = 0; i < design.joints.size(); ++i) {
         const Joint& j = design.joints[i];
-        const JointCut& cut = d.joints[i];
+        const JointCut& cut = d.shape->joints[i];
         const std::string path = itemPath("joints", i);
         if (j.pocket != PocketIn::None) {
             Embedded e{j.name, path, "", Kind::Pocket, pocketTool(j, cut)};
@@ -188,19 +188,19 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
             out.push_back(e);
         }
     }
-    const std::vector<Vector3d>& wire = d.mass.wire.path_m;
+    const std::vector<Vector3d>& wire = d.mass->wire.path_m;
     for (size_t i = 0; i + 1 < wire.size(); ++i) {
-        if (d.curves.contains(wire[i]) || d.curves.contains(wire[i + 1])) {
+        if (d.shape->curves.contains(wire[i]) || d.shape->curves.contains(wire[i + 1])) {
             Embedded e = capsule("through-wire", "/through_wire", "", Kind::Wire, wire[i],
                                  wire[i + 1], 0.5 * design.wire.wire_m);
-            e.exit_m = nearestExit(d.curves, wire, i);
+            e.exit_m = nearestExit(d.shape->curves, wire, i);
             out.push_back(e);
         }
     }
     for (size_t i = 0; i < design.chambers.size(); ++i) {
         const std::string path = itemPath("chambers", i);
         out.push_back(
-            {design.chambers[i].name, path, path + "/x", Kind::Chamber, d.mass.chambers[i].tool});
+            {design.chambers[i].name, path, path + "/x", Kind::Chamber, d.mass->chambers[i].tool});
     }
     if (design.lip.present && design.lip.slotDepth_m > 0) {
         Embedded e{"lip", "/lip", "", Kind::LipSlot, {}};

@@ -5,7 +5,8 @@
 #include <string>
 #include <vector>
 
-#include "core/evaluate.h"
+#include "core/base/finding.h"
+#include "core/reckon/derived.h"
 
 namespace wl {
 
@@ -102,7 +103,7 @@ void checkClashes(const Design& design, const Derived& derived, std::vector<Find
 
 /// Findings for solids against the skin. `withCures`: with the least move along the bait that mends
 /// it, or the least shortening of a pin or pocket; some milliseconds more where there is one. Takes
-/// some milliseconds: not part of evaluate. Walls that already have a finding in `derived` are
+/// some milliseconds: not part of evaluate. Walls that `out` already tells of are
 /// passed over.
 void checkSkinWalls(const Design& design, const Derived& derived, std::vector<Finding>& out,
                     bool withCures = true);

@@ -1,4 +1,4 @@
-#include "core/wanted_mass.h"
+#include "core/reckon/wanted_mass.h"
 
 #include <algorithm>
 #include <cmath>
@@ -8,8 +8,8 @@
 namespace wl {
 
 // Vertical drag area when moving straight up or down at that pitch.
-double broadsideArea_m2(const TowedBait& towed, double pitch, double sense) {
-    const Loads l = towed.loads->at(pitch + sense * kPi / 2);
+double broadsideArea_m2(const LoadTable& loads, double pitch, double sense) {
+    const Loads l = loads.at(pitch + sense * kPi / 2);
     return std::max(1e-9, sense * (l.up_m2 * std::cos(pitch) - l.aft_m2 * std::sin(pitch)));
 }
 
@@ -19,11 +19,11 @@ namespace {
 // step from a guess, and by halving where the way it lies turns over on the way.
 double heavyFor(const Derived& d, double speed_m_s, double guess_kg) {
     constexpr double kSame = 0.02;
-    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    const double full_kg = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
     TowedBait trial = d.towed;
     const auto speedOf = [&](double heavy_kg) {
         trial.mass_kg = full_kg + heavy_kg;
-        return computeFreeFall(trial, d.hang.pitch_rad).speed_m_s;
+        return computeFreeFall(trial, d.rest->hang.pitch_rad).speed_m_s;
     };
     double heavy = guess_kg, slow = 0, fast = 0;
     for (int i = 0; i < 4; ++i) {
@@ -52,7 +52,7 @@ double heavyFor(const Derived& d, double speed_m_s, double guess_kg) {
 }  // namespace
 
 double wantedMass_kg(const Brief& brief, const Derived& d) {
-    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
+    const double full_kg = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
     switch (brief.wantedState) {
         case WantedState::Float:
             return full_kg * (1 - brief.wantedSpare);
@@ -61,7 +61,7 @@ double wantedMass_kg(const Brief& brief, const Derived& d) {
         case WantedState::Sink: {
             const double v = brief.wantedSinkSpeed_m_s;
             // For the way it lies when it sinks so fast with its weight where it is.
-            const double area = broadsideArea_m2(d.towed, brief.wantedPitch_rad, 1.0);
+            const double area = broadsideArea_m2(*d.loads->table, brief.wantedPitch_rad, 1.0);
             return full_kg +
                    heavyFor(d, v, 0.5 * d.waterDensity_kg_m3 * area * v * v / kGravity_m_s2);
         }

@@ -7,7 +7,7 @@
 #include <unsupported/Eigen/BVH>
 
 #include "core/base/units.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 
 namespace wl {
 

@@ -1,4 +1,4 @@
-#include "core/mass/stock_density.h"
+#include "core/make/stock_density.h"
 
 #include <cmath>
 

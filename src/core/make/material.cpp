@@ -1,4 +1,4 @@
-#include "core/mass/material.h"
+#include "core/make/material.h"
 
 #include <algorithm>
 #include <cmath>

@@ -7,7 +7,7 @@
 #include "core/design/design.h"
 #include "core/geometry/mesh.h"
 #include "core/geometry/piece_solid.h"
-#include "core/mass/stock_density.h"
+#include "core/make/stock_density.h"
 
 namespace wl {
 

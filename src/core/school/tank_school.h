@@ -4,7 +4,7 @@
 #include <stop_token>
 #include <vector>
 
-#include "core/evaluate.h"
+#include "core/reckon/evaluate.h"
 
 namespace wl {
 

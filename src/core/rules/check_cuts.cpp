@@ -1,10 +1,10 @@
-#include "core/check_cuts.h"
+#include "core/rules/check_cuts.h"
 
 #include <algorithm>
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/geometry/section_strip.h"
 
 namespace wl {
@@ -28,7 +28,7 @@ std::string itemPath(const char* list, size_t i) {
 void checkBores(const Design& design, const Derived& d, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.bores.size(); ++i) {
         const Bore& bore = design.bores[i];
-        const BoreGeometry& g = d.mass.bores[i];
+        const BoreGeometry& g = d.mass->bores[i];
         const std::string path = itemPath("bores", i);
         if (!g.entersBody) {
             out.push_back({"bore.misses_body",
@@ -77,7 +77,7 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
 void checkFeatures(const Design& design, const Derived& d, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.features.size(); ++i) {
         const Feature& f = design.features[i];
-        const FeatureGeometry& g = d.mass.features[i];
+        const FeatureGeometry& g = d.mass->features[i];
         const std::string path = itemPath("features", i);
         if (g.tools.empty()) {
             out.push_back(
@@ -149,11 +149,11 @@ void checkLayers(const Design& design, const Derived& d, std::vector<Finding>& o
     for (const Layer& layer : design.make.layers) {
         stack += layer.thickness_m;
     }
-    if (stack < d.sizes.maxWidth_m - kLayersShort_m) {
+    if (stack < d.shape->sizes.maxWidth_m - kLayersShort_m) {
         out.push_back({"make.layers_short",
                        Severity::Warning,
                        "/make/layers/0/thickness",
-                       {length(stack), length(d.sizes.maxWidth_m)}});
+                       {length(stack), length(d.shape->sizes.maxWidth_m)}});
     }
     for (size_t i = 0; i < design.make.cavities.size(); ++i) {
         const Cavity& c = design.make.cavities[i];
@@ -176,9 +176,9 @@ void checkLayers(const Design& design, const Derived& d, std::vector<Finding>& o
         double wall = 1.0;
         for (const double end : {-0.5, 0.0, 0.5}) {
             const double x = c.x_m + end * c.length_m;
-            const Section s = d.curves.atX(x);
-            if (x <= 0 || x >= d.curves.length_m() || outer > s.halfWidth_m) {
-                wall = std::min(wall, x <= 0 || x >= d.curves.length_m() ? -1.0 : 0.0);
+            const Section s = d.shape->curves.atX(x);
+            if (x <= 0 || x >= d.shape->curves.length_m() || outer > s.halfWidth_m) {
+                wall = std::min(wall, x <= 0 || x >= d.shape->curves.length_m() ? -1.0 : 0.0);
                 continue;
             }
             wall = std::min({wall, skinHeight(s, outer, true) - c.z_m - 0.5 * c.height_m,
@@ -202,8 +202,8 @@ void checkHalves(const Design& design, const Derived& d, std::vector<Finding>& o
     double wall = h.grooveTo_m > h.grooveFrom_m ? 1.0 : -1.0;
     for (int i = 0; i <= 8; ++i) {
         const double x = h.grooveFrom_m + (h.grooveTo_m - h.grooveFrom_m) * i / 8;
-        const Section s = d.curves.atX(x);
-        wall = std::min({wall, x > 0 && x < d.curves.length_m() ? 1.0 : -1.0,
+        const Section s = d.shape->curves.atX(x);
+        wall = std::min({wall, x > 0 && x < d.shape->curves.length_m() ? 1.0 : -1.0,
                          s.back_m - h.grooveZ_m - 0.5 * h.grooveHeight_m,
                          h.grooveZ_m - 0.5 * h.grooveHeight_m - s.belly_m,
                          s.halfWidth_m - 0.5 * h.grooveWidth_m});
@@ -218,7 +218,7 @@ void checkHalves(const Design& design, const Derived& d, std::vector<Finding>& o
 
 void checkPrint(const Design& design, const Derived& d, std::vector<Finding>& out) {
     double hollow = 0;
-    for (const BodyPart& part : d.parts) {
+    for (const BodyPart& part : d.shape->parts) {
         hollow += part.material.hollow_m3;
     }
     if (hollow < kNoHollow_m3 && design.make.print.infill < 1) {
@@ -230,7 +230,7 @@ void checkPrint(const Design& design, const Derived& d, std::vector<Finding>& ou
     if (!design.make.print.leaks || hollow < kNoHollow_m3) {
         return;
     }
-    if (d.waterlogged.empty()) {
+    if (d.rest->waterlogged.empty()) {
         out.push_back({"make.leak_unknown",
                        Severity::Warning,
                        "/make/print/wet_mass",
@@ -238,7 +238,7 @@ void checkPrint(const Design& design, const Derived& d, std::vector<Finding>& ou
                         {Quantity::Mass, design.make.print.dryMass_kg}}});
         return;
     }
-    const Waterlogged& last = d.waterlogged.back();
+    const Waterlogged& last = d.rest->waterlogged.back();
     out.push_back({last.floats ? "make.leaks" : "make.leaks_and_sinks",
                    Severity::Warning,
                    "/make/print/soak",
@@ -280,7 +280,7 @@ void checkMake(const Design& design, const Derived& d, std::vector<Finding>& out
 void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.joints.size(); ++i) {
         const Joint& j = design.joints[i];
-        const JointCut& cut = d.joints[i];
+        const JointCut& cut = d.shape->joints[i];
         const std::string path = itemPath("joints", i);
         if (std::abs(j.bevelFront_rad - j.bevelRear_rad) > kUnevenBevel_rad) {
             const double even = 0.5 * (j.bevelFront_rad + j.bevelRear_rad);
@@ -329,13 +329,13 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
                            {j.name}});
         }
     }
-    for (const BodyPart& part : d.parts) {
+    for (const BodyPart& part : d.shape->parts) {
         if (!part.appendage) {
             continue;
         }
         const size_t index = std::stoul(part.path.substr(part.path.rfind('/') + 1));
         const Appendage& a = design.appendages[index];
-        if (part.side > 0 && rubs(d.curves, part, a.swing_rad)) {
+        if (part.side > 0 && rubs(d.shape->curves, part, a.swing_rad)) {
             out.push_back({"piece.rubs",
                            Severity::Warning,
                            part.path + "/swing",
@@ -343,14 +343,14 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
                            {a.name}});
         }
     }
-    for (size_t i = 0; i < d.alone.size(); ++i) {
-        const bool sinks = d.alone[i].net_kg < 0;
-        if (sinks != (d.net_kg < 0)) {
+    for (size_t i = 0; i < d.rest->alone.size(); ++i) {
+        const bool sinks = d.rest->alone[i].net_kg < 0;
+        if (sinks != (d.rest->net_kg < 0)) {
             out.push_back({sinks ? "piece.sinks_alone" : "piece.floats_alone",
                            Severity::Note,
-                           d.mass.pieces[i].path,
-                           {{Quantity::Mass, std::abs(d.alone[i].net_kg)}},
-                           {d.mass.pieces[i].name}});
+                           d.mass->pieces[i].path,
+                           {{Quantity::Mass, std::abs(d.rest->alone[i].net_kg)}},
+                           {d.mass->pieces[i].name}});
         }
     }
 }

@@ -2,9 +2,10 @@
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/clearance.h"
+#include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "core/mass/feature_tool.h"
+#include "core/reckon/evaluate.h"
 
 namespace wl {
 namespace {
@@ -87,7 +88,7 @@ std::optional<ProposedEdit> leastMove(const Design& design, const Derived& d,
                 trial.tool.mouth_m.x() += shift;
                 const Eigen::Vector3d bottom =
                     trial.tool.mouth_m + trial.tool.depth_m * trial.tool.inward;
-                clear = clear && d.curves.contains(bottom);
+                clear = clear && d.shape->curves.contains(bottom);
                 for (const Embedded& other : solids) {
                     clear = clear && (other.path == moved.path ||
                                       wallBetweenSolids(trial, other) >= kLeastWall_m);
@@ -122,7 +123,7 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
             }
             Bore bore = design.bores[indexIn(moved.path)];
             bore.x_m = x;
-            const BoreGeometry g = measureBore(d.curves, bore);
+            const BoreGeometry g = measureBore(d.shape->curves, bore);
             return g.entersBody && std::min(g.wallBeyond_m, g.wallBeside_m) >= kLeastWall_m;
         });
         if (edit) {
@@ -325,7 +326,8 @@ std::optional<ProposedEdit> leastMoveInside(const Design& design, const Derived&
             }
         }
         const Result<Design> edited = withEdit(design, {"", {{e.moveX, x}}});
-        const Result<Derived> then = edited ? evaluate(*edited) : Result<Derived>(edited.error());
+        const Result<Derived> then =
+            edited ? evaluate(*edited, &d) : Result<Derived>(edited.error());
         if (!then) {
             return false;
         }
@@ -356,20 +358,22 @@ Finding thinWall(const Embedded& e, const SkinWall& wall) {
 void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>& out,
                     bool withCures) {
     using Kind = Embedded::Kind;
+    const std::vector<Finding> told = out;
     const std::vector<Embedded> solids = embeddedIn(design, d);
-    std::vector<std::unique_ptr<SkinSearch>> skins(d.parts.size());
+    std::vector<std::unique_ptr<SkinSearch>> skins(d.shape->parts.size());
     std::unique_ptr<SkinSearch> uncut;
     std::vector<std::pair<std::string, Kind>> done;
     for (const Embedded& e : solids) {
         if (std::find(done.begin(), done.end(), std::pair(e.path, e.kind)) != done.end() ||
-            alreadyTold(e, d.findings)) {
+            alreadyTold(e, told)) {
             continue;
         }
         const bool ofJoint = e.kind == Kind::Pin || e.kind == Kind::Pocket;
-        const size_t piece = std::min(e.piece, d.parts.size() - 1);
+        const size_t piece = std::min(e.piece, d.shape->parts.size() - 1);
         std::unique_ptr<SkinSearch>& skin = ofJoint ? uncut : skins[piece];
         if (!skin) {
-            skin = std::make_unique<SkinSearch>(ofJoint ? d.mesh : d.parts[piece].mesh, d.curves);
+            skin = std::make_unique<SkinSearch>(
+                ofJoint ? d.shape->mesh : d.shape->parts[piece].mesh, d.shape->curves);
         }
         // A sample a little off the thinnest place still leads the search there.
         const SkinWall wall = wallToSkin(e, *skin, 2 * kLeastWall_m);
@@ -381,7 +385,7 @@ void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>
         if (ofJoint && withCures) {
             const size_t index = indexIn(e.path);
             if (const auto edit =
-                    leastShortening(design.joints[index], d.joints[index], e, *skin)) {
+                    leastShortening(design.joints[index], d.shape->joints[index], e, *skin)) {
                 f.path = edit->changes.front().path;
                 f.edits.push_back(*edit);
             }

@@ -1,4 +1,4 @@
-#include "core/tank/tank_school.h"
+#include "core/school/tank_school.h"
 
 #include <algorithm>
 #include <array>
@@ -11,6 +11,7 @@
 
 #include "core/base/units.h"
 #include "core/plan/plan_lead.h"
+#include "core/reckon/evaluate.h"
 #include "core/tank/doubt.h"
 #include "core/tank/lean.h"
 #include "core/tank/waters.h"
@@ -42,20 +43,20 @@ class InTank {
         : d_(drawn), r_(reading) {
         water_ = inWater(design, drawn, reading.temperature_K, reading.salinity,
                          design.brief.temperature_K);
-        swell_ = (water_.net_kg + drawn.mass.mass_kg) /
-                 (water_.waterDensity_kg_m3 * drawn.mass.displacedVolume_m3);
+        swell_ = (water_.net_kg + drawn.mass->mass_kg) /
+                 (water_.waterDensity_kg_m3 * drawn.mass->displacedVolume_m3);
     }
 
     double predict(const TankCorrection& c) const {
         switch (r_.kind) {
             case ReadingKind::Weighs:
-                return d_.mass.mass_kg + c.mass_kg;
+                return d_.mass->mass_kg + c.mass_kg;
             case ReadingKind::Still:
                 return net(c, tapedVolume()) - r_.taped_kg;
             case ReadingKind::Drop:
                 return dropTime(c);
             case ReadingKind::Showing:
-                return showing(d_.mass.shape, c);
+                return showing(d_.mass->shape, c);
             case ReadingKind::Level:
             case ReadingKind::Nose:
                 return pitchOf(upAtRest(c));
@@ -69,18 +70,18 @@ class InTank {
     bool taped() const { return r_.kind == ReadingKind::Level || r_.kind == ReadingKind::Still; }
     double tapedVolume() const { return r_.taped_kg / r_.tapedDensity_kg_m3; }
     double net(const TankCorrection& c, double more_m3) const {
-        const double volume = swell_ * (d_.mass.displacedVolume_m3 + c.volume_m3) + more_m3;
-        return water_.waterDensity_kg_m3 * volume - d_.mass.mass_kg - c.mass_kg;
+        const double volume = swell_ * (d_.mass->displacedVolume_m3 + c.volume_m3) + more_m3;
+        return water_.waterDensity_kg_m3 * volume - d_.mass->mass_kg - c.mass_kg;
     }
     FloatingBody bodyWith(const FloatingShape& shape, const TankCorrection& c) const {
         // A hull grown by so much floats as the hull drawn does in water that much denser, its
         // centre of buoyancy shifted: the weight is shifted the other way instead.
-        const double share = shiftShare(c, d_.mass.mass_kg);
+        const double share = shiftShare(c, d_.mass->mass_kg);
         const Eigen::Vector3d shift(share * c.gravityX_m - c.buoyancyX_m, share * c.gravityY_m,
                                     share * c.gravityZ_m);
         FloatingBody body{
-            shape, d_.mass.mass_kg + c.mass_kg, d_.mass.centreOfGravity_m + shift,
-            water_.waterDensity_kg_m3 * swell_ * (1 + c.volume_m3 / d_.mass.displacedVolume_m3)};
+            shape, d_.mass->mass_kg + c.mass_kg, d_.mass->centreOfGravity_m + shift,
+            water_.waterDensity_kg_m3 * swell_ * (1 + c.volume_m3 / d_.mass->displacedVolume_m3)};
         if (taped()) {
             const Eigen::Vector3d at(r_.tapedX_m - c.buoyancyX_m, 0, r_.tapedZ_m);
             body.centreOfGravity_m = (body.mass_kg * body.centreOfGravity_m + r_.taped_kg * at) /
@@ -91,10 +92,10 @@ class InTank {
         return body;
     }
     Eigen::Vector3d upAtRest(const TankCorrection& c) const {
-        const FloatingBody body = bodyWith(d_.mass.shape, c);
+        const FloatingBody body = bodyWith(d_.mass->shape, c);
         const Submerged all = computeDisplaced(body.shape);
         if (body.mass_kg < body.waterDensity_kg_m3 * all.volume_m3) {
-            return settleFrom(body, upInBody(d_.pitch_rad, d_.roll_rad)).plane.normal;
+            return settleFrom(body, upInBody(d_.rest->pitch_rad, d_.rest->roll_rad)).plane.normal;
         }
         const Eigen::Vector3d buoyancy = all.moment_m4 / all.volume_m3;
         const SubmergedAttitude hang = hangUnderWater(body.centreOfGravity_m, buoyancy);
@@ -105,11 +106,12 @@ class InTank {
         const double full = body.waterDensity_kg_m3 * computeDisplaced(body.shape).volume_m3;
         if (body.mass_kg >= full) {
             // Under water by what it is too heavy: keeps the search pointed the right way.
-            return -kFarSinking * (body.mass_kg - full) / full * d_.sizes.maxHeight_m;
+            return -kFarSinking * (body.mass_kg - full) / full * d_.shape->sizes.maxHeight_m;
         }
-        const FloatAttitude rest = settleFrom(body, upInBody(d_.pitch_rad, d_.roll_rad));
+        const FloatAttitude rest =
+            settleFrom(body, upInBody(d_.rest->pitch_rad, d_.rest->roll_rad));
         double high = -1.0;
-        for (size_t i = 0; i < d_.parts.size() && i < shape.hulls.size(); ++i) {
+        for (size_t i = 0; i < d_.shape->parts.size() && i < shape.hulls.size(); ++i) {
             for (const Eigen::Vector3d& v : shape.hulls[i].mesh().vertices_m) {
                 high = std::max(high, rest.plane.normal.dot(v) - rest.plane.offset_m);
             }
@@ -120,13 +122,13 @@ class InTank {
     // hanging still, so that the search sees a slope.
     double dropTime(const TankCorrection& c) const {
         const double heavy = -net(c, 0.0) * (r_.distance_m >= 0 ? 1.0 : -1.0);
-        const double area = d_.fallArea_m2 * water_.waterDensity_kg_m3;
+        const double area = d_.rest->fallArea_m2 * water_.waterDensity_kg_m3;
         const double least = 1e-7;
         const double pull = std::max(heavy, least) * kGravity_m_s2;
         FreeFallTimes fall = freeFallTimes(d_);
         fall.steadySpeed_m_s = std::sqrt(2 * pull / area);
         fall.timeConstant_s =
-            (d_.mass.mass_kg + c.mass_kg + fall.added_kg) * fall.steadySpeed_m_s / pull;
+            (d_.mass->mass_kg + c.mass_kg + fall.added_kg) * fall.steadySpeed_m_s / pull;
         const double time = timeToFall_s(fall, std::abs(r_.distance_m));
         // Going the other way: the longer, the further it is from turning round.
         constexpr double kPerTurn_kg = 1e-4;
@@ -243,27 +245,27 @@ Result<Derived> asDrawn(const Design& design, TankStage stage) {
 
 void whatToAdd(const Design& design, const Derived& drawn, const Unknowns& u, TankInference& out) {
     Design corrected = design;
-    corrected.tank.correction = correctionOf(u, drawn.mass.mass_kg);
-    const Result<Derived> now = evaluate(corrected);
+    corrected.tank.correction = correctionOf(u, drawn.mass->mass_kg);
+    const Result<Derived> now = evaluate(corrected, &drawn);
     if (!now) {
         return;
     }
     const Eigen::Vector3d up = upInBody(design.brief.wantedPitch_rad, 0.0);
     const Eigen::Vector3d aft = planeAxes(up).aft;
-    out.addMass_kg = now->wantedMass_kg - now->mass.mass_kg;
+    out.addMass_kg = now->wantedMass_kg - now->mass->mass_kg;
     out.addDensity_kg_m3 = design.bores.empty() ? 11340.0 : design.bores.front().plugDensity_kg_m3;
     const double moment = wantedMomentAft(*now, design.brief, up, now->wantedMass_kg) -
-                          now->mass.mass_kg * aft.dot(now->mass.centreOfGravity_m);
+                          now->mass->mass_kg * aft.dot(now->mass->centreOfGravity_m);
     constexpr double kLeast_kg = 5e-5;
     if (std::abs(out.addMass_kg) > kLeast_kg) {
         // Along the bait's own axis, at the height of its weight.
-        const double z = drawn.mass.centreOfGravity_m.z();
+        const double z = drawn.mass->centreOfGravity_m.z();
         out.addX_m = (moment / out.addMass_kg - aft.z() * z) / aft.x();
-        out.addInBody = out.addX_m > 0 && out.addX_m < drawn.sizes.length_m;
+        out.addInBody = out.addX_m > 0 && out.addX_m < drawn.shape->sizes.length_m;
     }
-    const Eigen::Vector3d here = buoyancyAtWanted(*now, up, now->mass.mass_kg);
-    out.moveMoment_kg_m = now->mass.mass_kg * aft.dot(here - now->mass.centreOfGravity_m);
-    for (const BoreGeometry& bore : now->mass.bores) {
+    const Eigen::Vector3d here = buoyancyAtWanted(*now, up, now->mass->mass_kg);
+    out.moveMoment_kg_m = now->mass->mass_kg * aft.dot(here - now->mass->centreOfGravity_m);
+    for (const BoreGeometry& bore : now->mass->bores) {
         out.lead_kg += bore.leadMass_kg;
     }
 }
@@ -327,7 +329,7 @@ Result<TankInference> inferFromTank(const Design& design, std::stop_token stop) 
     if (stop.stop_requested()) {
         return Error{"stopped", "", {}, {}};
     }
-    Misfits misfits{&used, &tanks, &errors, spreadOf(design, *finished), finished->mass.mass_kg};
+    Misfits misfits{&used, &tanks, &errors, spreadOf(design, *finished), finished->mass->mass_kg};
     constexpr double kDifference = 1e-5;  // steps of 3e-3 standard deviations
     Eigen::NumericalDiff<Misfits, Eigen::Central> withSlopes(misfits, kDifference);
     Eigen::LevenbergMarquardt<Eigen::NumericalDiff<Misfits, Eigen::Central>> solver(withSlopes);
@@ -355,13 +357,13 @@ Result<TankInference> inferFromTank(const Design& design, std::stop_token stop) 
 
     TankInference out;
     const Unknowns u = x.cwiseProduct(misfits.spread);
-    out.correction = correctionOf(u, finished->mass.mass_kg);
+    out.correction = correctionOf(u, finished->mass->mass_kg);
     auto corrected = [&](int i, double drawn) {
         return Corrected{drawn, drawn + u[i],
                          std::sqrt(std::max(0.0, covariance(i, i))) * misfits.spread[i],
                          misfits.spread[i]};
     };
-    const MassBalance& m = finished->mass;
+    const MassBalance& m = *finished->mass;
     out.mass_kg = corrected(0, m.mass_kg);
     out.volume_m3 = corrected(1, m.displacedVolume_m3);
     out.gravityX_m = corrected(2, m.centreOfGravity_m.x());

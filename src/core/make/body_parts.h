@@ -8,7 +8,7 @@
 
 #include "core/base/result.h"
 #include "core/joint/joint_layout.h"
-#include "core/mass/material.h"
+#include "core/make/material.h"
 
 namespace wl {
 

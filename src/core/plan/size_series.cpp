@@ -1,12 +1,12 @@
-#include "core/shape/size_series.h"
+#include "core/plan/size_series.h"
 
 #include <cmath>
 
 #include "core/base/decimal.h"
 #include "core/design/fields.h"
-#include "core/evaluate.h"
 #include "core/mass/wire_form.h"
 #include "core/plan/plan_lead.h"
+#include "core/reckon/evaluate.h"
 #include "core/shape/edit_body.h"
 
 namespace wl {
@@ -140,10 +140,12 @@ SizeRow evaluateSize(const Design& design, double length_m) {
         }
     }
     row.leadMeets = true;
+    std::shared_ptr<const Derived> planned;
     if (!row.design.bores.empty()) {
         const Result<LeadPlan> plan = planLead(row.design);
         if (plan) {
             row.design = plan->design;
+            planned = plan->reached;
             row.leadMeets = plan->findings.empty();
             row.missingMass_kg = plan->missingMass_kg;
         } else {
@@ -151,18 +153,18 @@ SizeRow evaluateSize(const Design& design, double length_m) {
             row.refusal = plan.error();
         }
     }
-    const Result<Derived> derived = evaluate(row.design);
+    const Result<Derived> derived = evaluate(row.design, planned.get());
     if (!derived) {
         row.error = derived.error().code;
         return row;
     }
     row.known = true;
-    row.volume_m3 = derived->solid.volume_m3;
-    row.mass_kg = derived->mass.mass_kg;
+    row.volume_m3 = derived->shape->solid.volume_m3;
+    row.mass_kg = derived->mass->mass_kg;
     row.wantedMass_kg = derived->wantedMass_kg;
-    row.spare = derived->spare;
-    row.pitch_rad = derived->pitch_rad;
-    row.sinkSpeed_m_s = derived->freeFall.speed_m_s;
+    row.spare = derived->rest->spare;
+    row.pitch_rad = derived->rest->pitch_rad;
+    row.sinkSpeed_m_s = derived->rest->fall.speed_m_s;
     // Whatever the plan said: what comes out is what is held against the brief.
     constexpr double kMet_kg = 0.1e-3;
     const double off_kg = std::abs(row.wantedMass_kg - row.mass_kg);

@@ -5,7 +5,7 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
-#include "core/check_cuts.h"
+#include "core/rules/check_cuts.h"
 
 namespace wl {
 namespace {
@@ -24,7 +24,7 @@ std::string itemPath(const char* list, size_t i) {
 // The box round the whole bait, side pieces and lip counted.
 Eigen::AlignedBox3d boxRound(const Derived& d) {
     Eigen::AlignedBox3d box;
-    for (const WettedHull& hull : d.mass.coarseShape.hulls) {
+    for (const WettedHull& hull : d.mass->coarseShape.hulls) {
         for (const Eigen::Vector3d& v : hull.mesh().vertices_m) {
             box.extend(v);
         }
@@ -34,11 +34,11 @@ Eigen::AlignedBox3d boxRound(const Derived& d) {
 
 // Distance of a place outside the body from its skin, near enough to tell mid-air; 0 within.
 double awayFromSkin(const Derived& d, const Eigen::Vector3d& at) {
-    if (d.curves.contains(at)) {
+    if (d.shape->curves.contains(at)) {
         return 0.0;
     }
     double least = 1e9;
-    for (const Eigen::Vector3d& v : d.mesh.vertices_m) {
+    for (const Eigen::Vector3d& v : d.shape->mesh.vertices_m) {
         least = std::min(least, (v - at).norm());
     }
     return least;
@@ -86,16 +86,17 @@ void checkTie(const Design& design, const Derived& d, std::vector<Finding>& out)
         }
     }
     const bool lipless = !design.lip.present && !design.body.noseFace.present;
-    const double share = at.x() / d.sizes.length_m;
-    const Section here = d.curves.atX(std::clamp(at.x(), 0.0, d.sizes.length_m));
-    const bool onBack = at.x() > 0.1 * d.sizes.length_m && at.z() > here.widest_m;
-    if (lipless && onBack && d.joints.empty() && (share < kFirst - 0.02 || share > kLast + 0.02)) {
+    const double share = at.x() / d.shape->sizes.length_m;
+    const Section here = d.shape->curves.atX(std::clamp(at.x(), 0.0, d.shape->sizes.length_m));
+    const bool onBack = at.x() > 0.1 * d.shape->sizes.length_m && at.z() > here.widest_m;
+    if (lipless && onBack && d.shape->joints.empty() &&
+        (share < kFirst - 0.02 || share > kLast + 0.02)) {
         out.push_back({"tie.lipless_place",
                        Severity::Note,
                        "/tie/x",
                        {{Quantity::Fraction, share},
-                        length(kFirst * d.sizes.length_m),
-                        length(kLast * d.sizes.length_m)}});
+                        length(kFirst * d.shape->sizes.length_m),
+                        length(kLast * d.shape->sizes.length_m)}});
     }
 }
 
@@ -116,11 +117,11 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
                            {},
                            {f.name, f.hangsFrom}});
         }
-        if (isHook(f.kind) && f.size_m > 0.6 * d.sizes.length_m) {
+        if (isHook(f.kind) && f.size_m > 0.6 * d.shape->sizes.length_m) {
             out.push_back({"fitting.hook_too_long",
                            Severity::Warning,
                            path + "/size",
-                           {length(f.size_m), length(d.sizes.length_m)},
+                           {length(f.size_m), length(d.shape->sizes.length_m)},
                            {f.name}});
         }
         const Eigen::Vector3d at = fittingPlace(design, f);
@@ -143,27 +144,27 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
         }
         return;
     }
-    if (lip.length_m > d.sizes.length_m) {
+    if (lip.length_m > d.shape->sizes.length_m) {
         out.push_back({"lip.longer_than_bait",
                        Severity::Error,
                        "/lip/length",
-                       {length(lip.length_m), length(d.sizes.length_m)},
+                       {length(lip.length_m), length(d.shape->sizes.length_m)},
                        {},
                        {{"edit.lip_length",
-                         {{"/lip/length", 0.4 * d.sizes.length_m}},
-                         {length(0.4 * d.sizes.length_m)}}}});
+                         {{"/lip/length", 0.4 * d.shape->sizes.length_m}},
+                         {length(0.4 * d.shape->sizes.length_m)}}}});
     }
-    if (lip.width_m > kLipMuchWider * d.sizes.maxWidth_m) {
+    if (lip.width_m > kLipMuchWider * d.shape->sizes.maxWidth_m) {
         out.push_back({"lip.much_wider",
                        Severity::Warning,
                        "/lip/width",
-                       {length(lip.width_m), length(d.sizes.maxWidth_m)},
+                       {length(lip.width_m), length(d.shape->sizes.maxWidth_m)},
                        {},
                        {{"edit.lip_width",
-                         {{"/lip/width", d.sizes.maxWidth_m}},
-                         {length(d.sizes.maxWidth_m)}}}});
+                         {{"/lip/width", d.shape->sizes.maxWidth_m}},
+                         {length(d.shape->sizes.maxWidth_m)}}}});
     }
-    const Section at = d.curves.atX(lip.slotX_m);
+    const Section at = d.shape->curves.atX(lip.slotX_m);
     const double below = at.belly_m - lip.slotZ_m;
     const bool ahead = lip.slotX_m < 0;
     if ((ahead && lip.slotX_m < -0.003) || below > 0.003 || lip.slotZ_m > at.back_m) {

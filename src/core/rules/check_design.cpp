@@ -1,10 +1,10 @@
-#include "core/check_design.h"
+#include "core/rules/check_design.h"
 
 #include <algorithm>
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/check_cuts.h"
+#include "core/rules/check_cuts.h"
 #include "core/tank/lean.h"
 
 namespace wl {
@@ -24,7 +24,7 @@ Amount length(double v) {
 }
 
 void checkBody(const Derived& d, std::vector<Finding>& out) {
-    const double widest = d.sizes.widestAt_m / d.sizes.length_m;
+    const double widest = d.shape->sizes.widestAt_m / d.shape->sizes.length_m;
     if (widest < kWidestAhead || widest > kWidestBehind) {
         out.push_back({"body.widest_point",
                        Severity::Note,
@@ -34,7 +34,7 @@ void checkBody(const Derived& d, std::vector<Finding>& out) {
 }
 
 void checkStock(const Design& design, const Derived& d, std::vector<Finding>& out) {
-    const BodyReckoning& r = d.reckoning;
+    const BodyReckoning& r = d.shape->reckoning;
     if (r.weighedMass_kg && std::abs(r.disagreement) > 2 * r.disagreementDoubt) {
         out.push_back({"stock.disagrees",
                        Severity::Warning,
@@ -43,7 +43,7 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
                         {Quantity::Mass, r.drawnMass_kg},
                         {Quantity::Fraction, std::abs(r.disagreement)}}});
     }
-    for (const MassItem& item : d.mass.items) {
+    for (const MassItem& item : d.mass->items) {
         if (item.kind == PartKind::Body && item.mass_kg <= 0) {
             out.push_back({"body.outgrown",
                            Severity::Error,
@@ -77,20 +77,20 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
 
 void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out) {
     const Brief& brief = design.brief;
-    const double full_kg = d.waterDensity_kg_m3 * d.mass.displacedVolume_m3;
-    const double missing = d.wantedMass_kg - d.mass.mass_kg;
+    const double full_kg = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
+    const double missing = d.wantedMass_kg - d.mass->mass_kg;
     if (std::abs(missing) > kSpareMiss * full_kg && brief.wantedState != WantedState::Sink) {
         out.push_back({missing > 0 ? "rest.too_light" : "rest.too_heavy",
                        Severity::Warning,
                        "/brief/wanted_spare",
                        {{Quantity::Mass, std::abs(missing)},
                         {Quantity::Mass, d.wantedMass_kg},
-                        {Quantity::Mass, d.mass.mass_kg}}});
+                        {Quantity::Mass, d.mass->mass_kg}}});
     } else if (brief.wantedState == WantedState::Sink &&
-               std::abs(d.freeFall.speed_m_s - brief.wantedSinkSpeed_m_s) >
+               std::abs(d.rest->fall.speed_m_s - brief.wantedSinkSpeed_m_s) >
                    0.25 * brief.wantedSinkSpeed_m_s) {
         constexpr double kSameMass_kg = 0.05e-3;
-        const bool rises = d.freeFall.speed_m_s < 0;
+        const bool rises = d.rest->fall.speed_m_s < 0;
         const char* code = rises                               ? "rest.rises_wanted_sinking"
                            : std::abs(missing) <= kSameMass_kg ? "rest.sinks_otherwise"
                            : missing > 0                       ? "rest.sinks_slow"
@@ -100,32 +100,36 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
                        "/brief/wanted_sink_speed",
                        {{Quantity::Mass, std::abs(missing)},
                         {Quantity::Speed, brief.wantedSinkSpeed_m_s},
-                        {Quantity::Speed, std::abs(d.freeFall.speed_m_s)},
-                        {Quantity::Angle, d.pitch_rad}}});
+                        {Quantity::Speed, std::abs(d.rest->fall.speed_m_s)},
+                        {Quantity::Angle, d.rest->pitch_rad}}});
     }
     if (brief.wantedState == WantedState::Suspend &&
-        (d.lowSpeed_m_s < -kSuspendSpeed_m_s || d.highSpeed_m_s > kSuspendSpeed_m_s)) {
+        (d.rest->lowSpeed_m_s < -d.model.suspendSpeed_m_s ||
+         d.rest->highSpeed_m_s > d.model.suspendSpeed_m_s)) {
         out.push_back({"rest.suspend_doubtful",
                        Severity::Note,
                        "/pieces/0/stock/weighed_body",
-                       {{Quantity::Mass, 2 * d.mass.netDoubt_kg},
-                        {Quantity::Speed, std::max(0.0, -d.lowSpeed_m_s)},
-                        {Quantity::Speed, std::max(0.0, d.highSpeed_m_s)}}});
+                       {{Quantity::Mass, 2 * d.mass->netDoubt_kg},
+                        {Quantity::Speed, std::max(0.0, -d.rest->lowSpeed_m_s)},
+                        {Quantity::Speed, std::max(0.0, d.rest->highSpeed_m_s)}}});
     }
-    if (!d.attitudeDecided) {
-        out.push_back(
-            {"rest.undecided", Severity::Warning, "/brief/wanted_pitch", {length(d.hang.arm_m)}});
+    if (!d.rest->attitudeDecided) {
+        out.push_back({"rest.undecided",
+                       Severity::Warning,
+                       "/brief/wanted_pitch",
+                       {length(d.rest->hang.arm_m)}});
         return;
     }
-    if (std::abs(d.roll_rad) > kLeanShown_rad) {
+    if (std::abs(d.rest->roll_rad) > kLeanShown_rad) {
         const std::vector<LeanShare> shares = leanShares(d);
-        const Amount lean{Quantity::Angle, std::abs(d.roll_rad)};
-        const bool starboard = d.roll_rad > 0;
-        if (std::abs(d.roll_rad) > kOnSide_rad) {
-            out.push_back({std::abs(d.roll_rad) > kBellyUp_rad ? "rest.belly_up" : "rest.on_side",
-                           Severity::Error,
-                           "/bores",
-                           {lean}});
+        const Amount lean{Quantity::Angle, std::abs(d.rest->roll_rad)};
+        const bool starboard = d.rest->roll_rad > 0;
+        if (std::abs(d.rest->roll_rad) > kOnSide_rad) {
+            out.push_back(
+                {std::abs(d.rest->roll_rad) > kBellyUp_rad ? "rest.belly_up" : "rest.on_side",
+                 Severity::Error,
+                 "/bores",
+                 {lean}});
         } else if (shares.empty()) {
             out.push_back({starboard ? "rest.falls_starboard" : "rest.falls_port",
                            Severity::Warning,
@@ -139,14 +143,15 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
                            {shares.front().name}});
         }
     }
-    if (std::abs(d.pitch_rad - brief.wantedPitch_rad) > kPitchMiss_rad) {
-        out.push_back({d.pitch_rad > brief.wantedPitch_rad ? "rest.nose_high" : "rest.nose_low",
-                       Severity::Warning,
-                       "/brief/wanted_pitch",
-                       {{Quantity::Angle, d.pitch_rad}, {Quantity::Angle, brief.wantedPitch_rad}}});
+    if (std::abs(d.rest->pitch_rad - brief.wantedPitch_rad) > kPitchMiss_rad) {
+        out.push_back(
+            {d.rest->pitch_rad > brief.wantedPitch_rad ? "rest.nose_high" : "rest.nose_low",
+             Severity::Warning,
+             "/brief/wanted_pitch",
+             {{Quantity::Angle, d.rest->pitch_rad}, {Quantity::Angle, brief.wantedPitch_rad}}});
     }
-    if (d.attitudes.size() > 1) {
-        const FloatAttitude& other = d.attitudes[1];
+    if (d.rest->attitudes.size() > 1) {
+        const FloatAttitude& other = d.rest->attitudes[1];
         out.push_back({"rest.second_attitude",
                        Severity::Note,
                        "/brief/wanted_pitch",
@@ -156,7 +161,8 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
 
 }  // namespace
 
-std::vector<Finding> checkDesign(const Design& design, const Derived& d) {
+std::vector<Finding> checkDesign(const Derived& d) {
+    const Design& design = *d.design;
     std::vector<Finding> out;
     checkBody(d, out);
     checkStock(design, d, out);
@@ -169,7 +175,11 @@ std::vector<Finding> checkDesign(const Design& design, const Derived& d) {
     return out;
 }
 
-std::vector<Finding> checkRun(const Design& design, const Derived&, const Run& run) {
+std::vector<Finding> checkRun(const Derived& d, const Run& run) {
+    if (run.fault) {
+        return {{run.fault->code, Severity::Error, ""}};
+    }
+    const Design& design = *d.design;
     std::vector<Finding> out;
     const Brief& brief = design.brief;
     auto add = [&out](const char* code, Severity severity, const char* path,

@@ -1,4 +1,4 @@
-#include "core/mass/body_parts.h"
+#include "core/make/body_parts.h"
 
 #include <algorithm>
 #include <cmath>

@@ -3,7 +3,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/check_cuts.h"
+#include "core/rules/check_cuts.h"
 #include "core/tank/hook_reach.h"
 
 namespace wl {
@@ -21,7 +21,7 @@ Amount length(double v) {
 void checkChambers(const Design& design, const Derived& d, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.chambers.size(); ++i) {
         const RattleChamber& c = design.chambers[i];
-        const ChamberGeometry& g = d.mass.chambers[i];
+        const ChamberGeometry& g = d.mass->chambers[i];
         const std::string path = "/chambers/" + std::to_string(i);
         if (!g.fits) {
             out.push_back({"chamber.balls_too_big",
@@ -92,7 +92,7 @@ void checkWire(const Design& design, const Derived& d, std::vector<Finding>& out
     if (!wire.present) {
         return;
     }
-    const WireLayout& laid = d.mass.wire;
+    const WireLayout& laid = d.mass->wire;
     for (size_t i = 0; i < wire.drops.size(); ++i) {
         const bool there = std::any_of(laid.eyes.begin(), laid.eyes.end(), [&](const WireEye& e) {
             return e.name == wire.drops[i].name;
@@ -105,15 +105,15 @@ void checkWire(const Design& design, const Derived& d, std::vector<Finding>& out
                            {wire.drops[i].name}});
         }
     }
-    const double length_m = d.curves.length_m();
+    const double length_m = d.shape->curves.length_m();
     for (int percent = 6; percent < 95; percent += 2) {
         const double x = percent * 0.01 * length_m;
-        if (!d.curves.contains({x, 0, wire.z_m})) {
+        if (!d.shape->curves.contains({x, 0, wire.z_m})) {
             out.push_back({"wire.leaves_body", Severity::Warning, "/through_wire/z", {length(x)}});
             break;
         }
     }
-    for (size_t i = 0; i < d.joints.size(); ++i) {
+    for (size_t i = 0; i < d.shape->joints.size(); ++i) {
         out.push_back({"wire.crosses_joint",
                        Severity::Warning,
                        "/through_wire/present",

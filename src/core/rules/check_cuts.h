@@ -3,7 +3,8 @@
 
 #include <vector>
 
-#include "core/evaluate.h"
+#include "core/base/finding.h"
+#include "core/reckon/derived.h"
 
 namespace wl {
 

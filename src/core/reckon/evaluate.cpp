@@ -1,0 +1,90 @@
+#include "core/reckon/evaluate.h"
+
+#include <exception>
+#include <tuple>
+
+#include "core/hydro/water.h"
+#include "core/reckon/stages.h"
+#include "core/reckon/wanted_mass.h"
+
+namespace wl {
+namespace {
+
+// What each stage reads of the design, stages before it apart.
+auto shapeInputs(const Design& d) {
+    return std::tie(d.body, d.make, d.pieces, d.joints, d.appendages);
+}
+auto hullInputs(const Design& d) {
+    return std::tie(d.coats);
+}
+auto massInputs(const Design& d) {
+    return std::tie(d.features, d.fittings, d.bores, d.wire, d.chambers, d.lip, d.errors,
+                    d.tank.correction);
+}
+auto wantedInputs(const Brief& b) {
+    return std::tie(b.wantedState, b.wantedSpare, b.wantedSinkSpeed_m_s, b.wantedPitch_rad);
+}
+
+Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, const Model& model) {
+    Derived d;
+    const Brief& brief = design.brief;
+    d.design = std::make_shared<const Design>(design);
+    d.model = model;
+    d.waterDensity_kg_m3 =
+        model.waterDensity * waterDensity_kg_m3(brief.temperature_K, brief.salinity);
+    d.waterViscosity_m2_s =
+        model.waterViscosity * waterKinematicViscosity_m2_s(brief.temperature_K, brief.salinity);
+
+    const bool sameShape = near != nullptr && shapeInputs(*near->design) == shapeInputs(design) &&
+                           near->waterDensity_kg_m3 == d.waterDensity_kg_m3;
+    if (sameShape) {
+        d.shape = near->shape;
+    } else {
+        Result<BaitShape> shape = shapeOf(design, d.waterDensity_kg_m3);
+        if (!shape) {
+            return shape.error();
+        }
+        d.shape = std::make_shared<const BaitShape>(std::move(shape).value());
+    }
+    const bool sameHulls = sameShape && hullInputs(*near->design) == hullInputs(design);
+    d.hulls = sameHulls ? near->hulls
+                        : std::make_shared<const std::vector<CoatedHull>>(
+                              coatHulls(d.shape->parts, design.coats));
+    const bool sameMass = sameHulls && massInputs(*near->design) == massInputs(design);
+    d.mass = sameMass ? near->mass
+                      : std::make_shared<const MassBalance>(computeMassBalance(
+                            design,
+                            {d.shape->curves, d.shape->reckoning, d.shape->massScale,
+                             d.shape->parts, d.shape->joints, *d.hulls},
+                            d.waterDensity_kg_m3));
+    const bool sameModel = near != nullptr && near->model == model;
+    LoadInputs inputs = loadInputsOf(design, d);
+    const bool sameLoads = sameModel && near->loads->inputs == inputs;
+    if (sameLoads) {
+        d.loads = near->loads;
+    } else {
+        auto table = std::make_shared<const LoadTable>(inputs.hull, inputs.lip, inputs.parts,
+                                                       inputs.reynolds, model);
+        d.loads = std::make_shared<const BaitLoads>(BaitLoads{std::move(inputs), std::move(table)});
+    }
+    const bool sameRest = sameMass && sameLoads;
+    d.rest = sameRest ? near->rest : std::make_shared<const Rest>(restOf(d));
+    d.towed = fallingBait(looseBait(d));
+    const Eigen::Vector3d tie = tiePoint(design);
+    d.towed.tie_m = {tie.x(), tie.z()};
+    const bool sameWanted = sameRest && wantedInputs(near->design->brief) == wantedInputs(brief);
+    d.wantedMass_kg = sameWanted ? near->wantedMass_kg : wantedMass_kg(brief, d);
+    return d;
+}
+
+}  // namespace
+
+Result<Derived> evaluate(const Design& design, const Derived* near, const Model& model) {
+    try {
+        return evaluateUnguarded(design, near, model);
+    } catch (const std::exception&) {  // Boost's root finders and memory are all that can throw
+        return Error{"internal.numeric", "", {}, {}};
+    }
+}
+
+}  // namespace wl

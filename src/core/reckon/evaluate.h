@@ -1,0 +1,16 @@
+// The one front door: a design in, everything derived out.
+#pragma once
+
+#include "core/base/result.h"
+#include "core/reckon/derived.h"
+
+namespace wl {
+
+/// Shape, hulls, mass, loads, rest, in that order. Stages of `near` whose inputs are the same are
+/// taken over: a change of lead or hooks does not mesh again, one of tie or brief redoes next to
+/// nothing. The result is the same bit for bit with and without it. Errors: those of
+/// BodyCurves::build, layOutJoints and makeParts; "stock.weighed_absurd"; "internal.numeric".
+Result<Derived> evaluate(const Design& design, const Derived* near = nullptr,
+                         const Model& model = {});
+
+}  // namespace wl

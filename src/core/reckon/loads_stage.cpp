@@ -1,0 +1,60 @@
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/units.h"
+#include "core/reckon/stages.h"
+
+namespace wl {
+
+LoadInputs loadInputsOf(const Design& design, const Derived& d) {
+    const Model& model = d.model;
+    const BaitShape& shape = *d.shape;
+    TowedHull hull;
+    hull.length_m = shape.sizes.length_m;
+    hull.width_m = shape.sizes.maxWidth_m;
+    hull.height_m = shape.sizes.maxHeight_m;
+    hull.volume_m3 = shape.solid.volume_m3;
+    hull.planArea_m2 = shape.sizes.planArea_m2;
+    hull.planMoment_m3 = shape.sizes.planMoment_m3;
+    hull.wettedArea_m2 = shape.skin.area_m2;
+    hull.centroidZ_m = shape.solid.centroid_m.z();
+    hull.squareness = shape.sizes.fullness;
+    const Eigen::Vector3d k = addedMassCoefficients(hull.length_m, hull.width_m, hull.height_m);
+    hull.addedMassExcess = k.z() - k.x();
+    std::optional<TowedLip> lip;
+    if (design.lip.present) {
+        lip = TowedLip{{design.lip.slotX_m, design.lip.slotZ_m},
+                       design.lip.length_m,
+                       d.mass->lip.area_m2 / design.lip.length_m,
+                       design.lip.thickness_m,
+                       design.lip.angle_rad};
+    }
+    // A sloped face does a lip's work when there is none: the same plate, root at its upper edge.
+    if (!lip && design.body.noseFace.present && design.body.noseFace.angle_rad < kPi / 2) {
+        const FaceCut face = measureEndFace(shape.curves, true);
+        if (face.area_m2 > 0) {
+            lip = TowedLip{{face.top_m.x(), face.top_m.z()},
+                           face.height_m,
+                           face.area_m2 / face.height_m,
+                           0.0,
+                           design.body.noseFace.angle_rad};
+        }
+    }
+    std::vector<TowedPart> parts;
+    for (const Fitting& fitting : design.fittings) {
+        if (swings(fitting.kind)) {
+            const double lengths = (fitting.kind == FittingKind::Treble       ? model.trebleWire
+                                    : fitting.kind == FittingKind::SingleHook ? model.singleWire
+                                                                              : model.ringWire) +
+                                   (fitting.weedGuard ? model.weedGuardWire : 0.0);
+            const Eigen::Vector3d at = fittingPlace(design, fitting);
+            const double count = fitting.mirrored ? 2.0 : 1.0;
+            parts.push_back({{at.x(), at.z()},
+                             count * model.wireDrag * fitting.wire_m * lengths * fitting.size_m});
+        }
+    }
+    const double reynolds = design.brief.retrieveSpeed_m_s * hull.length_m / d.waterViscosity_m2_s;
+    return {hull, lip, std::move(parts), reynolds};
+}
+
+}  // namespace wl

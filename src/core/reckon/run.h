@@ -1,0 +1,30 @@
+// The bait on its line: how it is towed, and the whole retrieve.
+#pragma once
+
+#include <optional>
+#include <stop_token>
+#include <vector>
+
+#include "core/motion/retrieve.h"
+#include "core/reckon/derived.h"
+
+namespace wl {
+
+/// Results of towing.
+struct Run {
+    std::optional<Trim> levelTrim;
+    std::vector<Trim> trims;  ///< all stable attitudes at level tow
+    RetrievePath path;
+    double depthLow_m = 0.0;  ///< band of the deepest point
+    double depthHigh_m = 0.0;
+    bool depthKnown = false;
+    double trolledDepth_m = 0.0;  ///< same line out, steady tow; 0 when not known
+    double startDepth_m = 0.0;
+    std::optional<Error> fault;  ///< "internal.numeric": nothing above counts
+};
+
+/// The fine grid takes some 3 ms, the coarse one a sixth of it and is within 1 % of the depth.
+Run computeRun(const Derived& derived, std::stop_token stop = {},
+               const RetrieveGrid& grid = kFineRetrieve);
+
+}  // namespace wl

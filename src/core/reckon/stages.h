@@ -1,0 +1,16 @@
+// The stages of a reckoning. Internal to the room: use evaluate.h.
+#pragma once
+
+#include "core/base/result.h"
+#include "core/reckon/derived.h"
+
+namespace wl {
+
+/// Errors: those of evaluate().
+Result<BaitShape> shapeOf(const Design& design, double waterDensity_kg_m3);
+/// Reads shape, mass and water.
+LoadInputs loadInputsOf(const Design& design, const Derived& derived);
+/// Reads everything before it.
+Rest restOf(const Derived& derived);
+
+}  // namespace wl

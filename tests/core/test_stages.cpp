@@ -1,0 +1,196 @@
+// Reckoning in stages: what is taken over from a design nearby gives the same result, bit for bit,
+// as reckoning from nothing, and what an edit does not touch is taken over.
+#include <catch2/catch.hpp>
+#include <cstring>
+#include <random>
+
+#include "core/design/fields.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+bool sameBits(double a, double b) {
+    return std::memcmp(&a, &b, sizeof a) == 0;
+}
+
+bool sameBits(const Eigen::Vector3d& a, const Eigen::Vector3d& b) {
+    return std::memcmp(a.data(), b.data(), 3 * sizeof(double)) == 0;
+}
+
+void checkSame(const Derived& a, const Derived& b) {
+    REQUIRE(a.mass->items.size() == b.mass->items.size());
+    for (size_t i = 0; i < a.mass->items.size(); ++i) {
+        const MassItem &x = a.mass->items[i], &y = b.mass->items[i];
+        INFO(x.path);
+        CHECK((x.name == y.name && x.path == y.path && x.origin == y.origin));
+        CHECK((sameBits(x.mass_kg, y.mass_kg) && sameBits(x.displaced_m3, y.displaced_m3)));
+        CHECK((sameBits(x.centre_m, y.centre_m) && sameBits(x.netDoubt_kg, y.netDoubt_kg)));
+    }
+    CHECK(sameBits(a.mass->mass_kg, b.mass->mass_kg));
+    CHECK(sameBits(a.mass->centreOfGravity_m, b.mass->centreOfGravity_m));
+    CHECK(sameBits(a.mass->centreOfBuoyancy_m, b.mass->centreOfBuoyancy_m));
+    CHECK(sameBits(a.mass->displacedVolume_m3, b.mass->displacedVolume_m3));
+    CHECK(sameBits(a.shape->solid.volume_m3, b.shape->solid.volume_m3));
+    CHECK(sameBits(a.shape->massScale, b.shape->massScale));
+    REQUIRE(a.hulls->size() == b.hulls->size());
+    for (size_t i = 0; i < a.hulls->size(); ++i) {
+        CHECK((*a.hulls)[i].fine.mesh() == (*b.hulls)[i].fine.mesh());
+    }
+    for (const double alpha : {-1.2, -0.4, 0.0, 0.3, 2.5}) {
+        const Loads x = a.loads->table->at(alpha), y = b.loads->table->at(alpha);
+        CHECK((sameBits(x.aft_m2, y.aft_m2) && sameBits(x.up_m2, y.up_m2) &&
+               sameBits(x.moment_m3, y.moment_m3)));
+    }
+    CHECK(sameBits(a.rest->pitch_rad, b.rest->pitch_rad));
+    CHECK(sameBits(a.rest->roll_rad, b.rest->roll_rad));
+    CHECK(sameBits(a.rest->fall.speed_m_s, b.rest->fall.speed_m_s));
+    CHECK(sameBits(a.rest->lowSpeed_m_s, b.rest->lowSpeed_m_s));
+    CHECK(a.rest->attitudes.size() == b.rest->attitudes.size());
+    CHECK(a.rest->alone.size() == b.rest->alone.size());
+    CHECK(a.rest->waterlogged.size() == b.rest->waterlogged.size());
+    CHECK(sameBits(a.wantedMass_kg, b.wantedMass_kg));
+    CHECK(a.towed.tie_m == b.towed.tie_m);
+    CHECK(sameBits(a.waterViscosity_m2_s, b.waterViscosity_m2_s));
+}
+
+}  // namespace
+
+TEST_CASE("any one field changed: reckoned from the design before it or from nothing, the same") {
+    int changed = 0;
+    for (const char* name : {"diver", "swimmer"}) {
+        const Design before = demoNamed(name);
+        const Derived near = evaluated(before);
+        for (const Field& field : listFields(before)) {
+            if (!field.value) {
+                continue;
+            }
+            const double other = *field.value != 0 ? *field.value * 1.01 : 0.01 * field.max;
+            const Result<Design> after = withField(before, field.path, other);
+            if (!after || *after == before) {
+                continue;
+            }
+            INFO(name << " " << field.path);
+            const Result<Derived> fresh = evaluate(*after), taken = evaluate(*after, &near);
+            REQUIRE(fresh.ok() == taken.ok());
+            if (fresh) {
+                checkSame(*fresh, *taken);
+                ++changed;
+            }
+        }
+    }
+    CHECK(changed > 250);
+}
+
+TEST_CASE("fields without a number: words, kinds, what is there at all") {
+    const Design before = demoDesign();
+    const Derived near = evaluated(before);
+    const auto spoil = [&](auto change) {
+        Design after = before;
+        change(after);
+        checkSame(evaluated(after), *evaluate(after, &near));
+    };
+    spoil([](Design& d) { d.bores.front().name = "another"; });
+    spoil([](Design& d) { d.bores.pop_back(); });
+    spoil([](Design& d) { d.fittings.front().hangsFrom.clear(); });
+    spoil([](Design& d) { d.fittings.front().weedGuard = true; });
+    spoil([](Design& d) { d.lip.present = false; });
+    spoil([](Design& d) { d.lip.family = LipFamily::Oval; });
+    spoil([](Design& d) { d.coats.clear(); });
+    spoil([](Design& d) { d.make.kind = MakeKind::Printed; });
+    spoil([](Design& d) { d.pieces.front().stock.source = DensitySource::Shelf; });
+    spoil([](Design& d) { d.brief.wantedState = WantedState::Sink; });
+    spoil([](Design& d) { d.tie.place = TiePlace::Body; });
+    spoil([](Design& d) { d.tank.correction = {true, 1e-4, 1e-8, 0, 1e-4, 0, 0, 0}; });
+    spoil([](Design& d) { d.body.stations[3].back_m += 1e-3; });
+}
+
+TEST_CASE("a hundred edits in a row, each from the one before, end as if begun there") {
+    std::mt19937 random(20261127);
+    Design design = demoNamed("glide-bait");
+    Derived known = evaluated(design);
+    int steps = 0;
+    for (int i = 0; i < 100; ++i) {
+        const std::vector<Field> fields = listFields(design);
+        const Field& field = fields[random() % fields.size()];
+        if (!field.value) {
+            continue;
+        }
+        const double by = 1 + 0.04 * (double(random() % 1000) / 1000 - 0.5);
+        const Result<Design> next = withField(design, field.path, *field.value * by);
+        if (!next) {
+            continue;
+        }
+        Result<Derived> then = evaluate(*next, &known);
+        if (then) {
+            design = *next;
+            known = std::move(then).value();
+            ++steps;
+        }
+    }
+    CHECK(steps > 50);
+    checkSame(evaluated(design), known);
+}
+
+TEST_CASE("an edit redoes only the stages it touches") {
+    const Design before = demoDesign();
+    const Derived near = evaluated(before);
+    const auto after = [&](const char* path, double value) {
+        const Result<Derived> d = evaluate(*withField(before, path, value), &near);
+        REQUIRE(d.ok());
+        return *d;
+    };
+    const Derived lead = after("/bores/0/plug_length", 0.004);
+    CHECK((lead.shape == near.shape && lead.hulls == near.hulls && lead.loads == near.loads));
+    CHECK((lead.mass != near.mass && lead.rest != near.rest));
+    const Derived tie = after("/tie/up_lip", 0.006);
+    CHECK((tie.mass == near.mass && tie.rest == near.rest && tie.loads == near.loads));
+    CHECK(tie.towed.tie_m != near.towed.tie_m);
+    const Derived cast = after("/brief/cast_length", 31);
+    CHECK((cast.mass == near.mass && cast.rest == near.rest && cast.loads == near.loads));
+    const Derived spare = after("/brief/wanted_spare", 0.2);
+    CHECK((spare.rest == near.rest && spare.wantedMass_kg < near.wantedMass_kg));
+    const Derived lip = after("/lip/angle", 40 * kDegree);
+    CHECK((lip.shape == near.shape && lip.hulls == near.hulls));
+    CHECK((lip.loads != near.loads && lip.mass != near.mass));
+    const Derived coat = after("/coats/0/thickness", 0.0004);
+    CHECK((coat.shape == near.shape && coat.hulls != near.hulls));
+    const Derived warm = after("/brief/temperature", kZeroCelsius_K + 25);
+    CHECK((warm.shape != near.shape && warm.mass != near.mass));
+}
+
+TEST_CASE("a varied model moves what it should, and comes back") {
+    const Design d = demoDesign();
+    const Derived plain = evaluated(d);
+    const double depth = computeRun(plain).path.maxDepth_m;
+    Model thick;
+    thick.strumming = 1.4;
+    const Derived strumming = *evaluate(d, &plain, thick);
+    CHECK(strumming.mass == plain.mass);
+    CHECK(strumming.rest != plain.rest);  // the model is part of its key
+    CHECK(computeRun(strumming).path.maxDepth_m < 0.9 * depth);
+    const Derived back = *evaluate(d, &strumming);
+    checkSame(plain, back);
+    CHECK(sameBits(computeRun(back).path.maxDepth_m, depth));
+    // Each coefficient of the tow moves something when pushed to an end of its band.
+    for (const Coefficient& c : coefficients()) {
+        INFO(c.key);
+        CHECK(c.low < Model{}.*c.value + 1e-12);
+        CHECK(c.high > Model{}.*c.value - 1e-12);
+        CHECK(c.low < c.high);
+        CHECK(std::string(c.source) != "");
+    }
+    CHECK(coefficients().size() * sizeof(double) == sizeof(Model));
+}
+
+TEST_CASE("the coarse retrieve stands in for the fine one") {
+    for (const char* name : {"diver", "lipless", "swimmer"}) {
+        const Derived d = evaluated(demoNamed(name));
+        const Run fine = computeRun(d), coarse = computeRun(d, {}, kCoarseRetrieve);
+        INFO(name);
+        REQUIRE((fine.depthKnown && coarse.depthKnown));
+        CHECK(coarse.path.maxDepth_m == Approx(fine.path.maxDepth_m).epsilon(0.01));
+    }
+}
