@@ -80,7 +80,7 @@ QWidget* areaPlot(Workbench& bench) {
             for (int i = 0; i <= 80; ++i) {
                 const Section s = r->derived->shape->curves.at(i / 80.0);
                 x << s.x_m / (metric ? kMillimetre : kInch);
-                y << computeSectionMoments(s).area_m2 / (metric ? 1e-4 : kInch * kInch);
+                y << sectionArea(s) / (metric ? 1e-4 : kInch * kInch);
             }
         }
         plot->graph(0)->setData(x, y, true);

@@ -3,6 +3,7 @@
 #include <math.h>  // Boost 1.74's pchip calls an unqualified isnan
 
 #include <algorithm>
+#include <array>
 #include <boost/math/interpolators/pchip.hpp>
 #include <boost/math/quadrature/gauss.hpp>
 #include <cmath>
@@ -31,14 +32,18 @@ void forEachGaussPoint(const std::vector<double>& knots, F visit) {
     }
 }
 
-std::function<double(double)> monotoneCubic(const std::vector<double>& u, std::vector<double> y) {
+// Slopes at the knots of the monotone cubic through the points (Fritsch & Butland 1984).
+std::vector<double> monotoneSlopes(const std::vector<double>& u, const std::vector<double>& y) {
     const auto [low, high] = std::minmax_element(y.begin(), y.end());
-    if (*low == *high) {
-        return [value = *low](double) { return value; };
+    std::vector<double> slopes(u.size(), 0.0);
+    if (*low != *high) {
+        const boost::math::interpolators::pchip<std::vector<double>> curve{std::vector<double>(u),
+                                                                           std::vector<double>(y)};
+        for (size_t i = 0; i < u.size(); ++i) {
+            slopes[i] = curve.prime(u[i]);
+        }
     }
-    using Pchip = boost::math::interpolators::pchip<std::vector<double>>;
-    auto curve = std::make_shared<Pchip>(std::vector<double>(u), std::move(y));
-    return [curve](double at) { return (*curve)(at); };
+    return slopes;
 }
 
 std::optional<Error> checkStations(const Body& body, const std::string& path) {
@@ -148,20 +153,27 @@ Result<BodyCurves> BodyCurves::build(const Body& body, const std::string& path) 
     }
     c.knots_.front() = 0.0;
     c.knots_.back() = 1.0;
-    c.back_ = monotoneCubic(c.knots_, back);
-    c.belly_ = monotoneCubic(c.knots_, belly);
-    c.halfWidth_ = monotoneCubic(c.knots_, halfWidth);
-    c.widest_ = monotoneCubic(c.knots_, widest);
-    c.above_ = monotoneCubic(c.knots_, above);
-    c.below_ = monotoneCubic(c.knots_, below);
+    for (size_t k = 0; k + 1 < c.knots_.size(); ++k) {
+        c.spans_.emplace_back();
+    }
+    const std::array<const std::vector<double>*, kOutlines> outlines{&back,   &belly, &halfWidth,
+                                                                     &widest, &above, &below};
+    for (size_t o = 0; o < kOutlines; ++o) {
+        const std::vector<double>& y = *outlines[o];
+        const std::vector<double> slopes = monotoneSlopes(c.knots_, y);
+        for (size_t k = 0; k < c.spans_.size(); ++k) {
+            const double h = c.knots_[k + 1] - c.knots_[k];
+            c.spans_[k][o] = {y[k], y[k + 1] - y[k], h * slopes[k], h * slopes[k + 1]};
+        }
+    }
 
     double widestHalf = 0, tallest = 0;
     for (size_t i = 0; i + 1 < c.knots_.size(); ++i) {
         for (int k = 0; k <= 8; ++k) {
             const double u = c.knots_[i] + (c.knots_[i + 1] - c.knots_[i]) * k / 8.0;
-            const double top = c.back_(u);
-            const double bottom = c.belly_(u);
-            const double wide = c.widest_(u);
+            const double top = c.outline(Outline::Back, u);
+            const double bottom = c.outline(Outline::Belly, u);
+            const double wide = c.outline(Outline::Widest, u);
             const double slack = 1e-7;
             if (top < bottom - slack || wide > top + slack || wide < bottom - slack) {
                 return Error{"body.profiles_cross",
@@ -169,7 +181,7 @@ Result<BodyCurves> BodyCurves::build(const Body& body, const std::string& path) 
                              {},
                              {{Quantity::Length, c.xOf(u)}}};
             }
-            widestHalf = std::max(widestHalf, c.halfWidth_(u));
+            widestHalf = std::max(widestHalf, c.outline(Outline::HalfWidth, u));
             tallest = std::max(tallest, top - bottom);
         }
     }
@@ -207,8 +219,8 @@ std::vector<double> BodyCurves::endFaceBreaks() const {
             continue;
         }
         const double slope = std::cos(face.angle_rad) / std::sin(face.angle_rad);
-        for (const Curve* outline : {&back_, &belly_}) {
-            auto miss = [&](double u) { return xOf(u) - face.x_m - slope * (*outline)(u); };
+        for (const Outline edge : {Outline::Back, Outline::Belly}) {
+            auto miss = [&](double u) { return xOf(u) - face.x_m - slope * outline(edge, u); };
             for (int i = 0; i < kSteps; ++i) {
                 double low = double(i) / kSteps, high = double(i + 1) / kSteps;
                 if ((miss(low) > 0) == (miss(high) > 0)) {
@@ -266,16 +278,30 @@ double BodyCurves::uOf(double x_m) const {
     return share;
 }
 
+BodyCurves::Place BodyCurves::placeOf(double u) const {
+    const auto next = std::upper_bound(knots_.begin() + 1, knots_.end() - 1, u);
+    const size_t span = size_t(next - knots_.begin()) - 1;
+    const double t = (u - knots_[span]) / (knots_[span + 1] - knots_[span]);
+    const double s = 1 - t;
+    return {span, t * t * (3 - 2 * t), t * s * s, -t * t * s};
+}
+
+double BodyCurves::outline(Outline which, double u) const {
+    const Place at = placeOf(u);
+    return on(at, which);
+}
+
 Section BodyCurves::at(double u) const {
     u = std::clamp(u, 0.0, 1.0);
+    const Place at = placeOf(u);
     Section s;
     s.x_m = xOf(u);
-    s.back_m = back_(u);
-    s.belly_m = std::min(belly_(u), s.back_m);
-    s.halfWidth_m = std::max(0.0, halfWidth_(u));
-    s.widest_m = std::clamp(widest_(u), s.belly_m, s.back_m);
-    s.fullnessAbove = std::clamp(above_(u), 1.0, 20.0);
-    s.fullnessBelow = std::clamp(below_(u), 1.0, 20.0);
+    s.back_m = on(at, Outline::Back);
+    s.belly_m = std::min(on(at, Outline::Belly), s.back_m);
+    s.halfWidth_m = std::max(0.0, on(at, Outline::HalfWidth));
+    s.widest_m = std::clamp(on(at, Outline::Widest), s.belly_m, s.back_m);
+    s.fullnessAbove = std::clamp(on(at, Outline::Above), 1.0, 20.0);
+    s.fullnessBelow = std::clamp(on(at, Outline::Below), 1.0, 20.0);
     return s;
 }
 
@@ -358,7 +384,7 @@ BodySizes measureBody(const BodyCurves& curves) {
         const double w = weight * curves.dxdu_m(u);
         sizes.planArea_m2 += 2 * s.halfWidth_m * w;
         sizes.planMoment_m3 += 2 * s.halfWidth_m * s.x_m * w;
-        area += w * computeSectionMoments(s).area_m2;
+        area += w * sectionArea(s);
         squareArea += w * 2 * s.halfWidth_m * (s.back_m - s.belly_m);
         const double tall = w * (s.back_m - s.belly_m);
         sizes.profileArea_m2 += tall;

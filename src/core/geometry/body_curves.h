@@ -1,6 +1,7 @@
 // Stations joined into a smooth body: sections at any length, exact volume properties.
 #pragma once
 
+#include <array>
 #include <functional>
 #include <utility>
 #include <vector>
@@ -67,13 +68,30 @@ class BodyCurves {
     SectionFunction function() const;
 
   private:
-    using Curve = std::function<double(double)>;
+    enum class Outline { Back, Belly, HalfWidth, Widest, Above, Below };
+    static constexpr size_t kOutlines = 6;
+    /// One outline between two knots: start, rise, and the slopes at both ends times the span.
+    struct Cubic {
+        double from = 0.0, rise = 0.0, slopeFrom = 0.0, slopeTo = 0.0;
+    };
+    /// A span and the Hermite weights of rise and slopes there, shared by all outlines.
+    struct Place {
+        size_t span;
+        double rise, slopeFrom, slopeTo;
+    };
+    Place placeOf(double u) const;
+    double on(const Place& at, Outline which) const {
+        const Cubic& c = spans_[at.span][size_t(which)];
+        return c.from + at.rise * c.rise + at.slopeFrom * c.slopeFrom + at.slopeTo * c.slopeTo;
+    }
+    double outline(Outline which, double u) const;
+
     EndShape nose_ = EndShape::Round;
     EndShape tail_ = EndShape::Round;
     EndFace noseFace_, tailFace_;
     double length_m_ = 0.0;
     std::vector<double> knots_;
-    Curve back_, belly_, halfWidth_, widest_, above_, below_;
+    std::vector<std::array<Cubic, kOutlines>> spans_;
 };
 
 /// A flat end face where it cuts the body: its outline in the plane and its size. Zero area when

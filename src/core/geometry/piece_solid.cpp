@@ -162,7 +162,7 @@ void scaleRingToArea(TriangleMesh& mesh, int base, int around, const Section& s)
         const Eigen::Vector3d& b = mesh.vertices_m[size_t(base + (k + 1) % around)];
         twice += a.y() * b.z() - b.y() * a.z();
     }
-    const double exact = computeSectionMoments(s).area_m2;
+    const double exact = sectionArea(s);
     const double scale = twice > 0 ? std::sqrt(2 * exact / twice) : 1.0;
     for (int k = 0; k < around; ++k) {
         Eigen::Vector3d& v = mesh.vertices_m[size_t(base + k)];

@@ -34,12 +34,23 @@ void evenParameters(double b, double h, double n, int count, std::vector<double>
     constexpr int kFine = 28;
     std::array<double, kFine + 1> along{};
     std::array<double, kFine + 1> fine{};
+    static const std::array<double, kFine + 1> sines = [] {
+        std::array<double, kFine + 1> s{};
+        for (int i = 1; i < kFine; ++i) {
+            s[size_t(i)] = std::sin(0.5 * kPi * i / kFine);
+        }
+        s[kFine] = 1.0;
+        return s;
+    }();
+    // The cosine of one is the sine of its complement: one power a point.
+    std::array<double, kFine + 1> up{};
+    for (int i = 0; i <= kFine; ++i) {
+        up[size_t(i)] = n == 2.0 ? sines[size_t(i)] : std::pow(sines[size_t(i)], 2.0 / n);
+    }
     Eigen::Vector2d last(b, 0.0);
     for (int i = 0; i <= kFine; ++i) {
         fine[i] = 0.5 * kPi * i / kFine;
-        const Eigen::Vector2d unit =
-            i == kFine ? Eigen::Vector2d(0, 1) : superellipsePoint(fine[i], n);
-        const Eigen::Vector2d point(b * unit.x(), h * unit.y());
+        const Eigen::Vector2d point(b * up[size_t(kFine - i)], h * up[size_t(i)]);
         along[i] = i == 0 ? 0.0 : along[i - 1] + (point - last).norm();
         last = point;
     }
@@ -61,6 +72,13 @@ void evenParameters(double b, double h, double n, int count, std::vector<double>
 double superellipseMoment(int p, int q, double n) {
     return std::tgamma((p + 1) / n) * std::tgamma((q + 1) / n) /
            (n * n * std::tgamma((p + q + 2) / n + 1));
+}
+
+double sectionArea(const Section& s) {
+    const auto quadrant = [](double n) { return n == 2.0 ? kPi / 4 : superellipseMoment(0, 0, n); };
+    const double above = quadrant(s.fullnessAbove);
+    const double below = s.fullnessBelow == s.fullnessAbove ? above : quadrant(s.fullnessBelow);
+    return 2 * s.halfWidth_m * ((s.back_m - s.widest_m) * above + (s.widest_m - s.belly_m) * below);
 }
 
 SectionMoments computeSectionMoments(const Section& s) {

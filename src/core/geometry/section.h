@@ -31,6 +31,9 @@ struct SectionMoments {
 /// (Dirichlet 1839): G((p+1)/n) G((q+1)/n) / (n^2 G((p+q+2)/n + 1)). n > 0, p, q >= 0.
 double superellipseMoment(int p, int q, double n);
 
+/// Exact area of the section.
+double sectionArea(const Section& section);
+
 /// Exact moments of the section; a section of no width or no height gives zeros.
 SectionMoments computeSectionMoments(const Section& section);
 

@@ -12,6 +12,7 @@ namespace wl {
 namespace {
 
 constexpr double kLargestTilt_rad = 0.2;
+constexpr double kLargestRoughTilt_rad = 0.4;  // while looking for attitudes
 constexpr double kSettledArm_m = 1e-9;
 constexpr double kSettledTilt_rad = 1e-7;
 constexpr double kSettledHeave_m = 1e-10;
@@ -155,6 +156,7 @@ std::optional<FloatAttitude> settle(const FloatingBody& body, const Eigen::Vecto
 
     Energy now = evaluateEnergy(body, plane);
     const double massScale = std::max(body.mass_kg, 1e-9);
+    const double largest = search.known != nullptr ? kLargestRoughTilt_rad : kLargestTilt_rad;
     bool settled = false;
     for (int iteration = 0; iteration < 80 && !settled; ++iteration) {
         // Scale heave to the tilt's size so that the eigenvectors mean the same in any bait.
@@ -171,16 +173,15 @@ std::optional<FloatAttitude> settle(const FloatingBody& body, const Eigen::Vecto
                                (eigen.eigenvectors().transpose() * gradient).cwiseQuotient(values);
         step.x() *= length;
         const double tilt = step.tail<2>().norm();
-        if (tilt > kLargestTilt_rad) {
-            step *= kLargestTilt_rad / tilt;
+        if (tilt > largest) {
+            step *= largest / tilt;
         }
         if (step.tail<2>().norm() < kSettledTilt_rad && std::abs(step.x()) < kSettledHeave_m) {
             break;
         }
         const bool near = tilt < search.enough_rad;
         // Where the energy is a bowl whose bottom is a place already known, it would end there.
-        if (search.known != nullptr && tilt <= kLargestTilt_rad &&
-            eigen.eigenvalues().minCoeff() > 0 &&
+        if (search.known != nullptr && tilt <= largest && eigen.eigenvalues().minCoeff() > 0 &&
             isOneOf(*search.known, stepped(plane, step).normal)) {
             return std::nullopt;
         }

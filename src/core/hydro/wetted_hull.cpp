@@ -47,7 +47,7 @@ struct Patch {
 };
 
 constexpr size_t kSectors = 8;
-constexpr size_t kTrianglesWanted = 24;
+constexpr size_t kTrianglesWanted = 10;
 constexpr size_t kMostSlices = 64;
 
 size_t sectorOf(double y, double z) {

@@ -15,14 +15,16 @@ namespace {
 using State = std::array<double, 4>;  // place (to rod, down), tension vector
 using Stepper = boost::numeric::odeint::runge_kutta4<State>;
 
-// Cube root to the last digits for x in [1e-8, 1e12]: a start from the exponent, then Halley's
+constexpr double kLeastReynolds = 1e-6;
+
+// Cube root to 1e-12 for x in [1e-8, 1e12]: a start from the exponent within 4 %, then Halley's
 // steps, each of which cubes the error. The library's own was a fifth of a retrieve's time.
 double cubeRoot(double x) {
     auto bits = std::bit_cast<std::uint64_t>(x);
     constexpr std::uint64_t kThirdOfBias = 0x2A9F7893782DA1CEULL;
     bits = bits / 3 + kThirdOfBias;
     double r = std::bit_cast<double>(bits);
-    for (int i = 0; i < 3; ++i) {
+    for (int i = 0; i < 2; ++i) {
         const double cube = r * r * r;
         r *= (cube + 2 * x) / (2 * cube + x);
     }
@@ -32,12 +34,16 @@ double cubeRoot(double x) {
 class LineEquations {
   public:
     LineEquations(const Line& line, const LineMotion& motion)
-        : line_(line),
-          v_(motion.atBait_m_s),
+        : v_(motion.atBait_m_s),
           m_(motion.perMetre_1_s),
           weight_(line.submergedWeight_N_m()),
-          half_(0.5 * line.waterDensity_kg_m3 * line.diameter_m),
-          tangential_(half_ * kPi * line.tangentialDrag) {}
+          toReynolds_(line.diameter_m / line.waterViscosity_m2_s) {
+        const double half = 0.5 * line.waterDensity_kg_m3 * line.diameter_m;
+        const bool fixed = line.fixedNormalDrag > 0;
+        far_ = half * (fixed ? line.fixedNormalDrag : line.strumming * line.normalFar);
+        slow_ = fixed ? 0.0 : half * line.strumming * line.normalSlow;
+        tangential_ = half * kPi * line.tangentialDrag;
+    }
 
     void operator()(const State& y, State& dy, double) const {
         const double inverse = 1 / std::max(std::sqrt(y[2] * y[2] + y[3] * y[3]), 1e-12);
@@ -46,17 +52,16 @@ class LineEquations {
         const double vz = v_.y() + m_(1, 0) * y[0] + m_(1, 1) * y[1];
         const double along = vx * tx + vz * tz;
         const double across = vz * tx - vx * tz;  // to the left of the line's way
-        const double normal =
-            half_ * line_.normalDrag(std::abs(across)) * std::abs(across) * across;
+        const double root = cubeRoot(std::max(std::abs(across) * toReynolds_, kLeastReynolds));
+        const double normal = (far_ + slow_ / (root * root)) * std::abs(across) * across;
         const double tangent = tangential_ * std::abs(along) * along;
         dy = {tx, tz, tangent * tx - normal * tz, tangent * tz + normal * tx - weight_};
     }
 
   private:
-    const Line& line_;
     Eigen::Vector2d v_;
     Eigen::Matrix2d m_;
-    double weight_, half_, tangential_;
+    double weight_, toReynolds_, far_, slow_, tangential_;
 };
 
 }  // namespace
@@ -73,7 +78,7 @@ double Line::normalDrag(double normalSpeed_m_s) const {
     if (fixedNormalDrag > 0) {
         return fixedNormalDrag;
     }
-    const double re = std::max(normalSpeed_m_s * diameter_m / waterViscosity_m2_s, 1e-6);
+    const double re = std::max(normalSpeed_m_s * diameter_m / waterViscosity_m2_s, kLeastReynolds);
     const double root = cubeRoot(re);
     return strumming * (normalFar + normalSlow / (root * root));
 }

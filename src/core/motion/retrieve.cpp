@@ -26,6 +26,14 @@ struct Unknowns {
     double path;
 };
 
+Unknowns ahead(const Unknowns& now, const Unknowns& last) {
+    return {2 * now.lnSpeed - last.lnSpeed, 2 * now.path - last.path};
+}
+Unknowns ahead(const Unknowns& now, const Unknowns& last, const Unknowns& before) {
+    return {3 * (now.lnSpeed - last.lnSpeed) + before.lnSpeed,
+            3 * (now.path - last.path) + before.path};
+}
+
 struct Match {
     Eigen::Vector2d gap{1e9, 1e9};  // end of line minus rod tip, per line length
     std::optional<Trim> trim;
@@ -85,7 +93,7 @@ class Stepper {
                 (-slopes.inverse() * best.gap).cwiseMax(-kMostStep).cwiseMin(kMostStep);
             const Unknowns next{x.lnSpeed + step.x(), x.path + step.y()};
             const Match there = tryAt(place, next, alpha);
-            if (!(there.size() < 0.5 * best.size())) {
+            if (!(there.size() < 0.7 * best.size())) {
                 return false;
             }
             slopes +=
@@ -177,7 +185,7 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
     }
     double alpha = level->alpha_rad;
     Unknowns x{std::log(retrieve.reelSpeed_m_s), level->lineAngle_rad - std::atan2(down, away)};
-    std::optional<Unknowns> before;  // the point before, when it was matched well
+    std::vector<Unknowns> before;  // the last points, newest first, while they were matched well
     std::optional<Slopes> slopes;
     double lastPath = 0;
     double time = 0;
@@ -193,15 +201,23 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         const Unknowns here = x;
         Match match;
         bool near = false;
-        if (slopes && before) {
-            x = {2 * here.lnSpeed - before->lnSpeed, 2 * here.path - before->path};
+        if (slopes && !before.empty()) {
+            // On along a straight line or a parabola through the last points.
+            x = before.size() > 1 ? ahead(here, before[0], before[1]) : ahead(here, before[0]);
             near = stepper.solveNear(place, x, alpha, *slopes, match);
         }
         if (!near) {
-            x = here;
+            if (match.size() > kFailure) {
+                x = here;
+            }
             match = stepper.solve(place, x, alpha, slopes);
         }
-        before = match.size() <= grid.tolerance && count > 0 ? std::optional(here) : std::nullopt;
+        if (match.size() <= grid.tolerance && count > 0) {
+            before.insert(before.begin(), here);
+            before.resize(std::min<size_t>(before.size(), 2));
+        } else {
+            before.clear();
+        }
         if (match.size() > kFailure && count == 0) {
             for (const double guess :
                  {0.0, 0.2, 0.4, 0.7, -0.2}) {  // the first point has no neighbour
@@ -235,10 +251,10 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         const double speed = std::exp(x.lnSpeed);
         path.points.push_back(
             {away, down - height, time, match.trim->pitch_rad, match.trim->tension_N, speed});
-        const double ahead = count == 0 ? x.path : x.path + 0.5 * (x.path - lastPath);
+        const double steered = count == 0 ? x.path : x.path + 0.5 * (x.path - lastPath);
         lastPath = x.path;
-        away -= stepLength * std::cos(ahead);
-        down += stepLength * std::sin(ahead);
+        away -= stepLength * std::cos(steered);
+        down += stepLength * std::sin(steered);
         time += stepLength / speed;
         ++count;
         if (down <= height) {

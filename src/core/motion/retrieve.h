@@ -57,7 +57,7 @@ struct RetrievePath {
 struct RetrieveGrid {
     double stepShare = 0.01;
     int lineSteps = 24;
-    double tolerance = 1e-8;
+    double tolerance = 1e-10;
 };
 inline constexpr RetrieveGrid kFineRetrieve{};
 inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 12, 1e-4};

@@ -71,13 +71,13 @@ struct Waterlogged {
 
 /// Stage five: the bait let go in still water. From mass and loads.
 struct Rest : StillWater {
-    double spareDoubt = 0.0;                ///< two standard uncertainties
-    double fallArea_m2 = 0.0;               ///< drag area as it falls or rises
-    double lowSpeed_m_s = 0.0;              ///< free speed at the ends of the doubt, sinking positive
+    double spareDoubt = 0.0;    ///< two standard uncertainties
+    double fallArea_m2 = 0.0;   ///< drag area as it falls or rises
+    double lowSpeed_m_s = 0.0;  ///< free speed at the ends of the doubt, sinking positive
     double highSpeed_m_s = 0.0;
-    double showing_m = 0.0;                 ///< highest point of the body above the water
-    std::vector<PieceAlone> alone;          ///< of each part, when there are several
-    std::vector<Waterlogged> waterlogged;   ///< of a leaking print
+    double showing_m = 0.0;                ///< highest point of the body above the water
+    std::vector<PieceAlone> alone;         ///< of each part, when there are several
+    std::vector<Waterlogged> waterlogged;  ///< of a leaking print
 };
 
 /// Everything known without towing. Each stage is a value shared by every reckoning whose inputs to

@@ -68,7 +68,9 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
         d.loads = std::make_shared<const BaitLoads>(BaitLoads{std::move(inputs), std::move(table)});
     }
     const bool sameRest = sameMass && sameLoads;
-    d.rest = sameRest ? near->rest : std::make_shared<const Rest>(restOf(d));
+    d.rest = sameRest
+                 ? near->rest
+                 : std::make_shared<const Rest>(restOf(d, sameMass ? near->rest.get() : nullptr));
     d.towed = fallingBait(looseBait(d));
     const Eigen::Vector3d tie = tiePoint(design);
     d.towed.tie_m = {tie.x(), tie.z()};

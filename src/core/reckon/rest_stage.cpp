@@ -138,14 +138,19 @@ LooseBait looseBait(const Derived& d) {
     return bait;
 }
 
-Rest restOf(const Derived& d) {
+Rest restOf(const Derived& d, const Rest* sameMass) {
+    const LooseBait bait = looseBait(d);
     Rest rest;
-    static_cast<StillWater&>(rest) = letGo(looseBait(d));
-    rest.spareDoubt =
-        2 * d.mass->netDoubt_kg / (d.waterDensity_kg_m3 * d.mass->displacedVolume_m3);
+    static_cast<StillWater&>(rest) =
+        letGo(bait, sameMass != nullptr ? sameMass->attitudes : floatingAttitudes(bait));
+    rest.spareDoubt = 2 * d.mass->netDoubt_kg / (d.waterDensity_kg_m3 * d.mass->displacedVolume_m3);
     findSpeeds(d, rest);
     findShowing(d, rest);
-    findAlone(d, rest);
+    if (sameMass != nullptr) {
+        rest.alone = sameMass->alone;
+    } else {
+        findAlone(d, rest);
+    }
     findWaterlogged(d, rest);
     return rest;
 }

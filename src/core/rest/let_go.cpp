@@ -15,7 +15,29 @@ TowedBait fallingBait(const LooseBait& bait) {
     return towed;
 }
 
-StillWater letGo(const LooseBait& bait, const std::optional<Eigen::Vector3d>& near) {
+namespace {
+
+bool floats(const LooseBait& bait) {
+    return bait.waterDensity_kg_m3 * bait.volume_m3 - bait.mass_kg > 0;
+}
+
+FloatingBody floatingBody(const LooseBait& bait) {
+    return {bait.shape, bait.mass_kg, bait.centreOfGravity_m, bait.shapeDensity_kg_m3};
+}
+
+}  // namespace
+
+std::vector<FloatAttitude> floatingAttitudes(const LooseBait& bait) {
+    return floats(bait) ? findStableAttitudes(floatingBody(bait), bait.coarseShape)
+                        : std::vector<FloatAttitude>{};
+}
+
+std::vector<FloatAttitude> floatingAttitudes(const LooseBait& bait, const Eigen::Vector3d& near) {
+    return floats(bait) ? std::vector{settleFrom(floatingBody(bait), near)}
+                        : std::vector<FloatAttitude>{};
+}
+
+StillWater letGo(const LooseBait& bait, std::vector<FloatAttitude> attitudes) {
     StillWater w;
     const double full_kg = bait.waterDensity_kg_m3 * bait.volume_m3;
     w.net_kg = full_kg - bait.mass_kg;
@@ -29,14 +51,8 @@ StillWater letGo(const LooseBait& bait, const std::optional<Eigen::Vector3d>& ne
     w.pitch_rad = w.hang.pitch_rad;
     w.roll_rad = w.hang.roll_rad;
     w.attitudeDecided = w.hang.decided;
+    w.attitudes = std::move(attitudes);
     if (w.net_kg > 0) {
-        const FloatingBody body{bait.shape, bait.mass_kg, bait.centreOfGravity_m,
-                                bait.shapeDensity_kg_m3};
-        if (near) {
-            w.attitudes.push_back(settleFrom(body, *near));
-        } else {
-            w.attitudes = findStableAttitudes(body, bait.coarseShape);
-        }
         if (!w.attitudes.empty()) {
             const FloatAttitude& rest = w.attitudes.front();
             w.pitch_rad = rest.pitch_rad;

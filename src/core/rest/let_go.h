@@ -41,9 +41,13 @@ struct StillWater {
     std::vector<FloatAttitude> attitudes;  ///< stable ones when it floats, first: from level
 };
 
-/// Lets it go. With `near` (world up in the body frame) a floating bait is only followed to rest
-/// from there; without, every stable attitude is looked for.
-StillWater letGo(const LooseBait& bait, const std::optional<Eigen::Vector3d>& near = std::nullopt);
+/// Every stable attitude of a bait that floats, first: from level; none of one that does not.
+std::vector<FloatAttitude> floatingAttitudes(const LooseBait& bait);
+/// The one it comes to from world up at `near` in the body frame.
+std::vector<FloatAttitude> floatingAttitudes(const LooseBait& bait, const Eigen::Vector3d& near);
+
+/// Lets it go; `attitudes` are its floating ones.
+StillWater letGo(const LooseBait& bait, std::vector<FloatAttitude> attitudes);
 
 /// The same bait as something towed, without a tie.
 TowedBait fallingBait(const LooseBait& bait);

@@ -24,7 +24,7 @@ StillWater restInWater(const Derived& d, const ChangedBait& changed) {
     bait.volume_m3 = changed.volume_m3;
     bait.centreOfBuoyancy_m = changed.centreOfBuoyancy_m;
     bait.waterDensity_kg_m3 = changed.waterDensity_kg_m3;
-    return letGo(bait, upInBody(d.rest->pitch_rad, d.rest->roll_rad));
+    return letGo(bait, floatingAttitudes(bait, upInBody(d.rest->pitch_rad, d.rest->roll_rad)));
 }
 
 }  // namespace wl
