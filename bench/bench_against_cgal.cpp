@@ -20,7 +20,7 @@ static const Derived& derived() {
 }
 
 static void SubmergedVolume(benchmark::State& state) {
-    const FloatingShape shape{{derived().mesh}, {}};
+    const FloatingShape shape{{derived().shape->mesh}, {}};
     const WaterPlane plane{upInBody(0.05, 0.02), 0.003};
     for (auto _ : state) {
         benchmark::DoNotOptimize(computeSubmerged(shape, plane));
@@ -32,10 +32,10 @@ static void SubmergedVolumeCgal(benchmark::State& state) {
     namespace pmp = CGAL::Polygon_mesh_processing;
     Mesh mesh;
     std::vector<Mesh::Vertex_index> index;
-    for (const Eigen::Vector3d& v : derived().mesh.vertices_m) {
+    for (const Eigen::Vector3d& v : derived().shape->mesh.vertices_m) {
         index.push_back(mesh.add_vertex({v.x(), v.y(), v.z()}));
     }
-    for (const auto& t : derived().mesh.triangles) {
+    for (const auto& t : derived().shape->mesh.triangles) {
         mesh.add_face(index[size_t(t[0])], index[size_t(t[1])], index[size_t(t[2])]);
     }
     const Eigen::Vector3d up = upInBody(0.05, 0.02);

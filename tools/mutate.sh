@@ -26,9 +26,11 @@ mutants=(
   "core/joint/joint_opening.cpp|fold_m \* std::cos(swing - bevel_rad)|fold_m * std::cos(swing + bevel_rad)|clearance of the fold"
   "core/mass/cut_tool.h|kRimDepth_m = 0.0023|kRimDepth_m = 0.0|rim of a socket judged as a wall"
   "core/mass/cut_tool.h|kRimDepth_m = 0.0023|kRimDepth_m = 1.0|walls beside bores no longer judged"
-  "core/mass/balance_body.cpp|area\[i\] \* coat.thickness_m|2 * area[i] * coat.thickness_m|twice the coat"
+  "core/mass/balance_body.cpp|painted_m2 \* coat.thickness_m|painted_m2 * 2 * coat.thickness_m|twice the coat"
+  "core/reckon/evaluate.cpp|d.chambers, d.lip, d.errors|d.chambers, d.errors|a stage that forgets the lip"
+  "core/hydro/equilibrium.cpp|up.y() = -up.y();|up.y() = up.y();|the other side of a mirrored bait"
   "core/joint/joint_opening.cpp|std::acos(std::clamp(-other_m|std::acos(std::clamp(other_m|sign in the contact of the fold"
-  "core/tank/tank_school.cpp|(least - heavy) / kPerTurn_kg|0.0 * (least - heavy) / kPerTurn_kg|a sinking that teaches nothing"
+  "core/school/tank_school.cpp|(least - heavy) / kPerTurn_kg|0.0 * (least - heavy) / kPerTurn_kg|a sinking that teaches nothing"
 )
 missed=0
 for row in "${mutants[@]}"; do

@@ -54,7 +54,7 @@ int writeOut(const std::string& path, std::string_view text) {
 struct Call {
     std::string file, shelf, out, output;
     int take = 1;
-    std::vector<std::string> values, salts;
+    std::vector<std::string> values, salts, coefficients;
     unsigned long long most = 20, draws = 0, seed = 1;
 };
 
@@ -115,7 +115,15 @@ int report(const Call& call, bool asJson) {
     if (!design) {
         return fail(design.error());
     }
-    const wl::Report made = wl::makeReport(*design);
+    wl::Model model;
+    for (const std::string& assignment : call.coefficients) {
+        const wl::Result<wl::Model> varied = wl::withCoefficient(model, assignment);
+        if (!varied) {
+            return fail(varied.error());
+        }
+        model = *varied;
+    }
+    const wl::Report made = wl::makeReport(*design, model);
     const int code = writeOut(call.out, asJson ? made.json : wl::readableReport(made));
     return code != kDone ? code : made.hasError ? kStops : kDone;
 }
@@ -235,6 +243,8 @@ int run(int argc, char** argv) {
     CLI::App* reportCommand =
         forDesign(app.add_subcommand("report", "Every derived number of a design"));
     reportCommand->add_flag("--json", asJson, "As JSON, units in the keys");
+    reportCommand->add_option("--coefficient", call.coefficients,
+                              "Reckon with another coefficient, e.g. strumming=1.3");
     answering("plan", "Plan the lead: plug lengths, what is reached and missed",
               "File for the design with the plan carried out");
     taking(shelved(answering("ways", "Several ways to the same mass and attitude, with their price",
@@ -267,6 +277,10 @@ int run(int argc, char** argv) {
         ->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")
         ->required();
     demoCommand->add_option("-o,--output", call.output, "File to write (default: standard output)");
+    CLI::App* modelCommand =
+        app.add_subcommand("model", "Every coefficient of the reckoning: value, band, source");
+    modelCommand->add_option("-o,--output", call.output,
+                             "File to write (default: standard output)");
     CLI::App* schemaCommand = app.add_subcommand("schema", "The JSON Schema of design files");
     schemaCommand->add_flag("--answers", ofAnswers, "Of the answers instead");
     schemaCommand->add_option("-o,--output", call.output,
@@ -285,6 +299,9 @@ int run(int argc, char** argv) {
     }
     if (demoCommand->parsed()) {
         return demo(name, call);
+    }
+    if (modelCommand->parsed()) {
+        return writeOut(call.output, wl::modelTable());
     }
     if (schemaCommand->parsed()) {
         return writeOut(call.output,

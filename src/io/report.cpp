@@ -290,12 +290,12 @@ std::string readableReport(const Report& report) {
     return out;
 }
 
-Report makeReport(const Design& design) {
+Report makeReport(const Design& design, const Model& model) {
     Json out;
     out["format"] = "wade-line-report";
     out["design"] = design.name;
     Report report;
-    const Result<Derived> derived = evaluate(design);
+    const Result<Derived> derived = evaluate(design, nullptr, model);
     if (!derived) {
         out["error"] = errorJson(derived.error());
         report.hasError = true;
@@ -303,6 +303,12 @@ Report makeReport(const Design& design) {
         return report;
     }
     const Run run = computeRun(*derived);
+    for (const Coefficient& c : coefficients()) {
+        if (model.*c.value != Model{}.*c.value) {
+            out["model"][c.key + std::string(fileSuffix(c.quantity))] =
+                toFile(c.quantity, model.*c.value);
+        }
+    }
     Json water;
     put(water, "density", Quantity::Density, derived->waterDensity_kg_m3);
     water["kinematic_viscosity_mm2_s"] = derived->waterViscosity_m2_s * 1e6;

@@ -4,16 +4,18 @@
 #include <string>
 
 #include "core/design/design.h"
+#include "core/model/model.h"
 
 namespace wl {
 
 /// The report and whether it carries a finding of severity Error (which also covers a design that
-/// cannot be evaluated: the report then holds the error alone).
+/// cannot be evaluated: the report then holds the error alone). Coefficients that are not the
+/// program's own stand under "model".
 struct Report {
     std::string json;
     bool hasError = false;
 };
-Report makeReport(const Design& design);
+Report makeReport(const Design& design, const Model& model = {});
 
 /// The same as indented "key: value" lines for reading at a terminal, findings last as sentences.
 std::string readableReport(const Report& report);

@@ -41,6 +41,8 @@ constexpr std::array kRows{
     Row{"file.not_json", WL_TR("The file is damaged or cut short (at byte %w1). The design on the "
                                "bench is unchanged.")},
     Row{"file.not_ours", WL_TR("This is not a Wade Line design.")},
+    Row{"model.no_such", WL_TR("There is no coefficient “%w1”. “wadeline model” lists them all.")},
+    Row{"model.no_number", WL_TR("“%w2” is no number for %w1. Write it like munk=0.7.")},
     Row{"file.too_new", WL_TR("This design was saved by a newer Wade Line (file version %1; this "
                               "one knows up to %2). Update the program to open it.")},
     Row{"file.unknown_key", WL_TR("The file holds a field this version does not know.")},

@@ -50,6 +50,25 @@ TEST_CASE("demo, report and schema from the command line") {
     CHECK(nlohmann::json::parse(run("schema").out)["type"] == "object");
 }
 
+TEST_CASE("the coefficients are printed, and a report can be made with others") {
+    CHECK(run("model").out.find("| line | `strumming` | 1 | 1 to 1.5 |") != std::string::npos);
+    const std::string demo = (folder() / "varied.wade").string();
+    REQUIRE(run("demo diver -o " + demo).exit == 0);
+    const auto depthWith = [&](const std::string& more) {
+        return nlohmann::json::parse(run("report " + demo + " --json" + more).out);
+    };
+    const nlohmann::json own = depthWith(""), other = depthWith(" --coefficient strumming=1.3");
+    CHECK_FALSE(own.contains("model"));
+    CHECK(other["model"]["strumming"] == 1.3);
+    CHECK(other["run"]["depth_m"] < own["run"]["depth_m"]);
+    CHECK(other["rest"] == own["rest"]);
+    CHECK(depthWith(" --coefficient lip_steep_to=44")["model"]["lip_steep_to_deg"] == 44);
+    const Outcome wrong = run("report " + demo + " --coefficient drag=1");
+    CHECK(wrong.exit == 2);
+    CHECK(wrong.out.find("no coefficient “drag”") != std::string::npos);
+    CHECK(run("report " + demo + " --coefficient munk=lots").exit == 2);
+}
+
 TEST_CASE("every demo writes, reports its pieces and joints, and prints") {
     for (const auto& [name, pieces] : {std::pair{"diver", 1},
                                        {"lipless", 1},

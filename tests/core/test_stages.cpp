@@ -2,9 +2,11 @@
 // as reckoning from nothing, and what an edit does not touch is taken over.
 #include <catch2/catch.hpp>
 #include <cstring>
+#include <fstream>
 #include <random>
 
 #include "core/design/fields.h"
+#include "core/tank/waters.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -183,6 +185,55 @@ TEST_CASE("a varied model moves what it should, and comes back") {
         CHECK(std::string(c.source) != "");
     }
     CHECK(coefficients().size() * sizeof(double) == sizeof(Model));
+}
+
+TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
+    std::vector<Design> baits;
+    for (const char* name : {"diver", "lipless"}) {
+        baits.push_back(demoNamed(name));
+    }
+    Design steep = demoDesign();  // a steep lip, a single hook with a guard
+    steep.lip.angle_rad = 48 * kDegree;
+    steep.fittings.front().weedGuard = true;
+    steep.fittings.front().kind = FittingKind::SingleHook;
+    baits.push_back(steep);
+    baits.push_back(steep);
+    baits.back().brief.retrieveSpeed_m_s = 0.3;  // shallower angles of attack, and a broad lip
+    baits.back().lip.length_m = 0.016;
+    baits.push_back(suspender());
+    baits.push_back(demoDesign());
+    baits.back().make.kind = MakeKind::Cast;
+    const auto figures = [](const Design& design, const Derived& d) {
+        const Run run = computeRun(d, {}, kCoarseRetrieve);
+        const InWater warm = inWater(design, d, kZeroCelsius_K + 30, 0, kZeroCelsius_K + 10);
+        return std::array{d.rest->spare,       d.rest->fall.speed_m_s,
+                          run.path.maxDepth_m, run.depthLow_m,
+                          run.depthHigh_m,     run.trolledDepth_m,
+                          warm.spare,          double(d.rest->state),
+                          suspendBand_kg(d),   run.levelTrim ? run.levelTrim->tension_N : 0.0};
+    };
+    std::vector<Derived> own;
+    for (const Design& bait : baits) {
+        own.push_back(evaluated(bait));
+    }
+    for (const Coefficient& c : coefficients()) {
+        Model pushed;
+        const double value = pushed.*c.value;
+        pushed.*c.value = c.high - value > value - c.low ? c.high : c.low;
+        bool moves = false;
+        for (size_t i = 0; i < baits.size() && !moves; ++i) {
+            moves = figures(baits[i], *evaluate(baits[i], &own[i], pushed)) !=
+                    figures(baits[i], own[i]);
+        }
+        INFO(c.key);
+        CHECK(moves);
+    }
+}
+
+TEST_CASE("the table of coefficients in docs/theory.md is the program's own") {
+    std::ifstream file(WL_SOURCE_DIR "/docs/theory.md");
+    const std::string text{std::istreambuf_iterator<char>(file), {}};
+    CHECK(text.find(modelTable()) != std::string::npos);
 }
 
 TEST_CASE("the coarse retrieve stands in for the fine one") {

@@ -94,6 +94,25 @@ const std::vector<Coefficient>& coefficients() {
     return rows;
 }
 
+Result<Model> withCoefficient(const Model& model, std::string_view assignment) {
+    const std::string_view key = assignment.substr(0, assignment.find('='));
+    for (const Coefficient& c : coefficients()) {
+        if (key != c.key) {
+            continue;
+        }
+        const std::string_view typed =
+            key.size() < assignment.size() ? assignment.substr(key.size() + 1) : std::string_view{};
+        const auto value = decimalFrom(typed);
+        if (!value) {
+            return Error{"model.no_number", "", {std::string(key), std::string(typed)}};
+        }
+        Model changed = model;
+        changed.*c.value = fromFile(c.quantity, *value);
+        return changed;
+    }
+    return Error{"model.no_such", "", {std::string(key)}};
+}
+
 std::string modelTable(const Model& model) {
     const auto text = [](const Coefficient& c, double value) {
         return decimalText(toFile(c.quantity, value), 6);

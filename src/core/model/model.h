@@ -2,9 +2,11 @@
 #pragma once
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "core/base/quantity.h"
+#include "core/base/result.h"
 #include "core/base/units.h"
 
 namespace wl {
@@ -74,6 +76,10 @@ struct Coefficient {
 
 /// Every member of Model, once, in its order.
 const std::vector<Coefficient>& coefficients();
+
+/// The model with one coefficient changed, written "munk=0.7", in the unit the table gives. Errors:
+/// "model.no_such" (word: what was named), "model.no_number" (words: which, what stands there).
+Result<Model> withCoefficient(const Model& model, std::string_view assignment);
 
 /// The table as Markdown: group, name, value with unit, band, what it is, source.
 std::string modelTable(const Model& model = {});
