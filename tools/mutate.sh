@@ -19,7 +19,7 @@ mutants=(
   "core/hydro/wetted_hull.cpp|xy24 += cross|xy24 -= cross|waterplane cross moment"
   "core/hydro/righting.cpp|return std::cos(pitch) \*|return std::cos(0 * pitch) *|cosine of pitch in the righting arm"
   "core/motion/line_shape.cpp|0.5 \* line.airWeight_N_m() \* rest|0.0 * line.airWeight_N_m() * rest|sag of the line in the air"
-  "core/motion/hull_loads.cpp|wake \* lip->chord_m|-wake * lip->chord_m|drag in the wake of a steep lip"
+  "core/motion/hull_loads.cpp|wake \* lip_->chord_m|-wake * lip_->chord_m|drag in the wake of a steep lip"
   "core/plan/plan_lead.cpp|-piece.mass_kg \* aft.dot|piece.mass_kg * aft.dot|sign in levelling the pieces"
   "core/motion/trim.cpp|for (int i = -89; i <= 90; ++i)|for (int i = -79; i <= 90; ++i)|bound of the trims looked for"
   "core/plan/plan_lead.cpp|q \* fall->loads.moment_m3|-q * fall->loads.moment_m3|sign of the water's moment on a sinker"
