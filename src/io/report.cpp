@@ -3,6 +3,7 @@
 #include "core/base/units.h"
 #include "core/clearance/clearance.h"
 #include "core/hydro/righting.h"
+#include "core/motion/added_mass.h"
 #include "core/reckon/evaluate.h"
 #include "core/reckon/run.h"
 #include "core/rules/check_design.h"
@@ -51,6 +52,35 @@ Json stockJson(const Derived& d) {
     return j;
 }
 
+Json listOf(const Eigen::Vector3d& v) {
+    return Json::array({v.x(), v.y(), v.z()});
+}
+
+// What the piece's motion needs: inertia, side area, and the water that moves with it.
+void putMotion(Json& piece, const Derived& d, size_t i) {
+    Json rows = Json::array();
+    Eigen::Matrix3d inertia = d.mass->pieces[i].inertia_kg_m2 / (1e-3 * 1e-6);
+    const double rounding = 1e-12 * inertia.trace();  // of what is the same on both sides
+    inertia = (inertia.array().abs() < rounding).select(0.0, inertia);
+    for (int row = 0; row < 3; ++row) {
+        rows.push_back(listOf(inertia.row(row).transpose()));
+    }
+    piece["inertia_g_mm2"] = rows;
+    const BodyPart& part = d.shape->parts[i];
+    if (part.appendage) {
+        return;
+    }
+    put(piece, "lateral_area", Quantity::Area, part.lateral.area_m2);
+    putPlace(piece, "lateral_centre", part.lateral.centroid_m);
+    Eigen::AlignedBox3d box;
+    for (const Eigen::Vector3d& v : part.mesh.vertices_m) {
+        box.extend(v);
+    }
+    const Eigen::Vector3d size = box.sizes();
+    piece["added_mass_share"] = listOf(addedMassCoefficients(size.x(), size.y(), size.z()));
+    piece["added_inertia_share"] = listOf(addedInertiaCoefficients(size.x(), size.y(), size.z()));
+}
+
 Json massJson(const Derived& d) {
     static const char* const kinds[] = {"body", "plug",  "filler", "fitting", "lip",
                                         "coat", "hinge", "wire",   "rattle",  "tank"};
@@ -92,6 +122,7 @@ Json massJson(const Derived& d) {
         put(piece, "displaced_volume", Quantity::Volume, p.displacedVolume_m3);
         putPlace(piece, "centre_of_gravity", p.centreOfGravity_m);
         putPlace(piece, "centre_of_buoyancy", p.centreOfBuoyancy_m);
+        putMotion(piece, d, i);
         if (i < d.rest->alone.size()) {
             put(piece, "net_alone", Quantity::Mass, d.rest->alone[i].net_kg);
             if (d.rest->alone[i].decided) {

@@ -159,3 +159,35 @@ TEST_CASE("the scale readings add up to the finished bait") {
     }
     CHECK(std::abs(e.shape->reckoning.disagreement) < 2 * e.shape->reckoning.disagreementDoubt);
 }
+
+TEST_CASE(
+    "inertia - pieces shifted to the whole's centre make the whole and bare wood is its shape") {
+    for (const char* name : {"diver", "glide-bait", "swimmer"}) {
+        const Derived d = evaluated(demoNamed(name));
+        Eigen::Matrix3d sum = Eigen::Matrix3d::Zero();
+        for (const PieceBalance& piece : d.mass->pieces) {
+            const Eigen::Vector3d r = piece.centreOfGravity_m - d.mass->centreOfGravity_m;
+            sum +=
+                piece.inertia_kg_m2 +
+                piece.mass_kg * (r.squaredNorm() * Eigen::Matrix3d::Identity() - r * r.transpose());
+        }
+        INFO(name);
+        CHECK((sum - d.mass->inertia_kg_m2).norm() < 1e-9 * sum.norm());
+        // No lighter than all its weight on a ring of the radius, no heavier than at its ends.
+        const double length = d.shape->sizes.length_m;
+        CHECK(d.mass->inertia_kg_m2(1, 1) < d.mass->mass_kg * length * length / 4);
+        CHECK(d.mass->inertia_kg_m2(0, 0) < 0.25 * d.mass->inertia_kg_m2(1, 1));
+    }
+    Design bare = demoDesign();
+    bare.bores.clear();
+    bare.fittings.clear();
+    bare.coats.clear();
+    bare.lip.present = false;
+    const Derived d = evaluated(bare);
+    const Eigen::Matrix3d wood = d.shape->reckoning.usedDensity_kg_m3 * d.shape->solid.inertia_m5;
+    CHECK((d.mass->inertia_kg_m2 - wood).norm() < 1e-9 * wood.norm());
+    // The side area of the one piece is the body's.
+    CHECK(d.shape->parts[0].lateral.area_m2 == Approx(d.shape->sizes.profileArea_m2).epsilon(1e-3));
+    CHECK(d.shape->parts[0].lateral.centroid_m.x() ==
+          Approx(d.shape->sizes.profileCentroid_m.x()).epsilon(1e-3));
+}

@@ -2,6 +2,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/motion/added_mass.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -59,6 +60,15 @@ TEST_CASE("a square plate peaks near 37 degrees and stands at 1.17 broadside") {
     CHECK(peak == Approx(1.395).margin(0.01));
     CHECK(at >= 35);
     CHECK(at <= 40);
+}
+
+TEST_CASE("added inertia of spheroids turned end over end") {
+    // Lamb, Hydrodynamics, table in art. 115 (from memory): 2:1, 4:1, 4.99:1.
+    CHECK(addedInertiaCoefficients(2, 1, 1).y() == Approx(0.240).margin(0.001));
+    CHECK(addedInertiaCoefficients(4, 1, 1).z() == Approx(0.608).margin(0.001));
+    CHECK(addedInertiaCoefficients(4.99, 1, 1).y() == Approx(0.701).margin(0.002));
+    CHECK(addedInertiaCoefficients(5, 1, 1).x() == 0.0);
+    CHECK(addedInertiaCoefficients(3, 1, 2).x() > 0.05);  // a slab rolls water with it
 }
 
 TEST_CASE("loads of the worked bait at six angles of attack") {

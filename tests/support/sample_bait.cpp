@@ -3,6 +3,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/motion/added_mass.h"
 #include "core/plan/plan_lead.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"

@@ -86,6 +86,8 @@ Result<std::vector<BodyPart>> makeParts(const Design& design, const BodyCurves& 
         part.solid = integratePiece(curves, bounds[i]);
         part.solid.volume_m3 *= scale;
         part.solid.inertia_m5 *= scale;
+        part.lateral = profileAt(curves, 0.0, bounds[i].front ? bounds[i].front->x_m : 0.0,
+                                 bounds[i].rear ? bounds[i].rear->x_m : curves.length_m());
         part.mesh = meshPiece(curves, bounds[i], part.solid.volume_m3, kFineRings, kFineAround);
         part.coarse =
             meshPiece(curves, bounds[i], part.solid.volume_m3, kCoarseRings, kCoarseAround);

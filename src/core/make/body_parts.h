@@ -12,6 +12,12 @@
 
 namespace wl {
 
+/// A flat area and its centre.
+struct ProfileArea {
+    double area_m2 = 0.0;
+    Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
+};
+
 /// One solid part, placed in the body frame, holes not yet cut.
 struct BodyPart {
     std::string name;
@@ -20,6 +26,7 @@ struct BodyPart {
     double side = 0.0;   ///< of an appendage: 1 port, -1 starboard
     PieceBounds bounds;  ///< of a piece
     SolidProperties solid;
+    ProfileArea lateral;  ///< seen from the side, of a piece
     TriangleMesh mesh;
     TriangleMesh coarse;  ///< same volume, fewer faces
     PartMaterial material;
@@ -49,11 +56,7 @@ AsMade chainAsMade(const Design& design, const BodyCurves& curves,
 /// Stock of a part: its own, or the first piece's.
 const Stock& stockOf(const Design& design, const std::string& partPath);
 
-/// Area of the body cut lengthwise at breadth y between two stations, and its centre.
-struct ProfileArea {
-    double area_m2 = 0.0;
-    Eigen::Vector3d centroid_m = Eigen::Vector3d::Zero();
-};
+/// The body cut lengthwise at that breadth, between two lengths.
 ProfileArea profileAt(const BodyCurves& curves, double y_m, double fromX_m, double toX_m);
 
 }  // namespace wl

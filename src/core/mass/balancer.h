@@ -58,6 +58,7 @@ class Balancer {
     void addBodies();
     double asMadeMass() const;
     void total();
+    void addInertia();
     void addTankCorrection();
 
     /// A place in the body that holds something else than wood.

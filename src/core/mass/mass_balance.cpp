@@ -112,7 +112,27 @@ void Balancer::total() {
     const Submerged displaced = computeDisplaced(b_.shape);
     b_.displacedVolume_m3 = displaced.volume_m3;
     b_.centreOfBuoyancy_m = displaced.moment_m4 / displaced.volume_m3;
+    addInertia();
     addTankCorrection();
+}
+
+void Balancer::addInertia() {
+    constexpr double kShellOfSolid = 5.0 / 3.0;
+    const auto pointAt = [](double mass, const Eigen::Vector3d& r) {
+        return Eigen::Matrix3d(mass *
+                               (r.squaredNorm() * Eigen::Matrix3d::Identity() - r * r.transpose()));
+    };
+    for (const MassItem& part : b_.items) {
+        Eigen::Matrix3d own = Eigen::Matrix3d::Zero();
+        if (part.kind == PartKind::Body || part.kind == PartKind::Coat) {
+            const SolidProperties& solid = body_.parts[part.piece].solid;
+            own = part.mass_kg / solid.volume_m3 * solid.inertia_m5;
+            own *= part.kind == PartKind::Coat ? kShellOfSolid : 1.0;
+        }
+        b_.inertia_kg_m2 += own + pointAt(part.mass_kg, part.centre_m - b_.centreOfGravity_m);
+        PieceBalance& piece = b_.pieces[part.piece];
+        piece.inertia_kg_m2 += own + pointAt(part.mass_kg, part.centre_m - piece.centreOfGravity_m);
+    }
 }
 
 namespace {

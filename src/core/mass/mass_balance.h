@@ -45,7 +45,8 @@ struct PieceBalance {
     Eigen::Vector3d centreOfGravity_m = Eigen::Vector3d::Zero();
     double displacedVolume_m3 = 0.0;
     Eigen::Vector3d centreOfBuoyancy_m = Eigen::Vector3d::Zero();
-    FloatingShape coarseShape;  ///< of this piece alone
+    Eigen::Matrix3d inertia_kg_m2 = Eigen::Matrix3d::Zero();  ///< as in MassBalance
+    FloatingShape coarseShape;                                ///< of this piece alone
 };
 
 /// A feature measured: one tool, or two when mirrored.
@@ -68,6 +69,9 @@ struct MassBalance {
     std::vector<MassItem> items;
     double mass_kg = 0.0;
     Eigen::Vector3d centreOfGravity_m = Eigen::Vector3d::Zero();
+    /// About the centre of gravity, body axes. Bodies count as drawn with what weight is left in
+    /// them, coats as shells (5/3 of a solid's), everything else as points.
+    Eigen::Matrix3d inertia_kg_m2 = Eigen::Matrix3d::Zero();
     double displacedVolume_m3 = 0.0;
     Eigen::Vector3d centreOfBuoyancy_m = Eigen::Vector3d::Zero();
     double netDoubt_kg = 0.0;  ///< standard uncertainty of (displaced mass - mass)

@@ -1,7 +1,6 @@
 #include "core/motion/hull_loads.h"
 
 #include <algorithm>
-#include <boost/math/special_functions/ellint_rd.hpp>
 #include <cmath>
 
 #include "core/base/interpolate.h"
@@ -155,16 +154,6 @@ class LoadFormula {
 };
 
 }  // namespace
-
-Eigen::Vector3d addedMassCoefficients(double length_m, double width_m, double height_m) {
-    const double a = 0.5 * length_m, b = 0.5 * width_m, c = 0.5 * height_m;
-    const double volumeTerm = 2.0 / 3.0 * a * b * c;
-    auto k = [volumeTerm](double p, double q, double axis) {
-        const double A = volumeTerm * boost::math::ellint_rd(p * p, q * q, axis * axis);
-        return A / (2 - A);
-    };
-    return {k(b, c, a), k(c, a, b), k(a, b, c)};
-}
 
 double plateNormalCoefficient(double a, double aspect, const Model& model) {
     return Plate(aspect, model).normal(a, std::sin(a), std::cos(a));

@@ -26,7 +26,7 @@ struct TowedHull {
     double wettedArea_m2 = 0.0;
     double centroidZ_m = 0.0;      ///< height at which the axial drag acts
     double squareness = 0.0;       ///< 0 elliptic sections, 0.5 slab sides with round edges, 1 box
-    double addedMassExcess = 0.0;  ///< kz - kx, see addedMassCoefficients
+    double addedMassExcess = 0.0;  ///< kz - kx, see motion/added_mass.h
     bool operator==(const TowedHull&) const = default;
 };
 
@@ -53,10 +53,6 @@ struct Loads {
     double up_m2 = 0.0;
     double moment_m3 = 0.0;
 };
-
-/// Added-mass coefficients of the ellipsoid with the body's length, width and height, as shares of
-/// its displaced mass: kx, ky, kz (Lamb, Hydrodynamics, art. 114, by Carlson's R_D; recalled).
-Eigen::Vector3d addedMassCoefficients(double length_m, double width_m, double height_m);
 
 /// Normal-force coefficient of a flat plate at incidence a in [0, pi/2]: Helmbold slope, Polhamus
 /// leading-edge and Lamar side-edge suction up to stall, Hoerner's flat plate after it, blended

@@ -113,15 +113,7 @@ LeadPrice priceOf(const Design& design, const Derived& d) {
                            ? d.rest->hang.arm_m
                            : d.rest->attitudes.front().metacentricHeightRoll_m;
     price.rollStiffness_N_m = d.mass->mass_kg * kGravity_m_s2 * arm;
-    const Eigen::Vector3d g = d.mass->centreOfGravity_m;
-    for (const MassItem& item : d.mass->items) {
-        const Eigen::Vector3d r = item.centre_m - g;
-        price.pitchInertia_kg_m2 += item.mass_kg * (r.x() * r.x() + r.z() * r.z());
-        if (item.kind == PartKind::Body && item.piece < d.shape->parts.size()) {
-            const SolidProperties& solid = d.shape->parts[item.piece].solid;
-            price.pitchInertia_kg_m2 += item.mass_kg / solid.volume_m3 * solid.inertia_m5(1, 1);
-        }
-    }
+    price.pitchInertia_kg_m2 = d.mass->inertia_kg_m2(1, 1);
     return price;
 }
 

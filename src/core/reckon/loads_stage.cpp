@@ -2,6 +2,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
+#include "core/motion/added_mass.h"
 #include "core/reckon/stages.h"
 
 namespace wl {

@@ -5,7 +5,7 @@
 #include <map>
 
 #include "core/base/units.h"
-#include "core/motion/hull_loads.h"
+#include "core/motion/added_mass.h"
 
 namespace wl {
 
