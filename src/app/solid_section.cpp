@@ -33,8 +33,7 @@ std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
     for (const Embedded& e : embeddedIn(design, d)) {
         side = e.path == before ? side + 1 : 0;
         before = e.path;
-        const size_t number =
-            e.path.rfind('/') > 0 ? std::stoul(e.path.substr(e.path.rfind('/') + 1)) : 0;
+        const size_t number = e.index;
         Hollow h{QString::fromStdString(e.name), e.tool, c.sheet};
         switch (e.kind) {
             case Kind::Bore: {

@@ -13,32 +13,23 @@ namespace {
 constexpr double kMoveStep_m = 0.0005;
 constexpr int kMostSteps = 30;
 
-// What it costs to move a thing already marked on the blank, least first.
-double moveCost(const Embedded& e) {
+// Moving a thing already marked on the blank: what it costs, least first, and the edit's code.
+struct Moving {
+    double cost;
+    const char* code;
+};
+Moving movingOf(const Embedded& e) {
     switch (e.kind) {
         case Embedded::Kind::Bore:
-            return 1.0;
+            return {1.0, "edit.move_bore"};
         case Embedded::Kind::Chamber:
-            return 1.5;
+            return {1.5, "edit.move_chamber"};
         case Embedded::Kind::Cut:
-            return 2.0;
+            return {2.0, "edit.move_cut"};
         case Embedded::Kind::Stem:
-            return 3.0;
+            return {3.0, "edit.move_eye"};
         default:
-            return 100.0;
-    }
-}
-
-const char* moveCode(const Embedded& e) {
-    switch (e.kind) {
-        case Embedded::Kind::Bore:
-            return "edit.move_bore";
-        case Embedded::Kind::Chamber:
-            return "edit.move_chamber";
-        case Embedded::Kind::Stem:
-            return "edit.move_eye";
-        default:
-            return "edit.move_cut";
+            return {100.0, "edit.move_cut"};
     }
 }
 
@@ -95,16 +86,14 @@ std::optional<ProposedEdit> leastMove(const Design& design, const Derived& d,
                 }
             }
             if (clear && also(x, shift)) {
-                return ProposedEdit{
-                    moveCode(moved), {{moved.moveX, x}}, {{Quantity::Length, x}}, {moved.name}};
+                return ProposedEdit{movingOf(moved).code,
+                                    {{moved.moveX, x}},
+                                    {{Quantity::Length, x}},
+                                    {moved.name}};
             }
         }
     }
     return std::nullopt;
-}
-
-size_t indexIn(const std::string& path) {
-    return std::stoul(path.substr(path.rfind('/') + 1));
 }
 
 }  // namespace
@@ -112,7 +101,7 @@ size_t indexIn(const std::string& path) {
 std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
                                          const std::vector<Embedded>& solids, size_t a, size_t b) {
     std::vector<size_t> order{a, b};
-    if (moveCost(solids[b]) < moveCost(solids[a])) {
+    if (movingOf(solids[b]).cost < movingOf(solids[a]).cost) {
         std::swap(order[0], order[1]);
     }
     for (const size_t index : order) {
@@ -121,7 +110,7 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
             if (moved.kind != Embedded::Kind::Bore) {
                 return true;
             }
-            Bore bore = design.bores[indexIn(moved.path)];
+            Bore bore = design.bores[moved.index];
             bore.x_m = x;
             const BoreGeometry g = measureBore(d.shape->curves, bore);
             return g.entersBody && std::min(g.wallBeyond_m, g.wallBeside_m) >= kLeastWall_m;
@@ -383,7 +372,7 @@ void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>
         done.emplace_back(e.path, e.kind);
         Finding f = thinWall(e, wall);
         if (ofJoint && withCures) {
-            const size_t index = indexIn(e.path);
+            const size_t index = e.index;
             if (const auto edit =
                     leastShortening(design.joints[index], d.shape->joints[index], e, *skin)) {
                 f.path = edit->changes.front().path;

@@ -57,7 +57,7 @@ std::string itemPath(const char* list, size_t i) {
 
 Embedded capsule(std::string name, std::string path, std::string moveX, Embedded::Kind kind,
                  const Vector3d& from, const Vector3d& to, double radius) {
-    Embedded e{std::move(name), std::move(path), std::move(moveX), kind, {}, true};
+    Embedded e{std::move(name), std::move(path), 0, std::move(moveX), kind, {}, true};
     e.tool.mouth_m = from;
     e.tool.depth_m = (to - from).norm();
     e.tool.inward = e.tool.depth_m > 0 ? Vector3d((to - from) / e.tool.depth_m) : Vector3d::UnitZ();
@@ -145,7 +145,7 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
     for (size_t i = 0; i < design.bores.size(); ++i) {
         if (d.mass->bores[i].entersBody) {
             const std::string path = itemPath("bores", i);
-            out.push_back({design.bores[i].name, path, path + "/x", Kind::Bore,
+            out.push_back({design.bores[i].name, path, i, path + "/x", Kind::Bore,
                            toolOf(design.bores[i], d.mass->bores[i])});
         }
     }
@@ -153,7 +153,7 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
         const Feature& f = design.features[i];
         const std::string path = itemPath("features", i);
         for (const CutTool& tool : d.mass->features[i].tools) {
-            Embedded e{f.name, path, path + "/x", Kind::Cut, tool};
+            Embedded e{f.name, path, i, path + "/x", Kind::Cut, tool};
             e.open = f.kind == FeatureKind::Slot || f.kind == FeatureKind::SawGroove;
             out.push_back(e);
         }
@@ -163,12 +163,12 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
         const JointCut& cut = d.shape->joints[i];
         const std::string path = itemPath("joints", i);
         if (j.pocket != PocketIn::None) {
-            Embedded e{j.name, path, "", Kind::Pocket, pocketTool(j, cut)};
+            Embedded e{j.name, path, i, "", Kind::Pocket, pocketTool(j, cut)};
             e.face = j.pocket == PocketIn::FrontPiece ? cut.frontPieceFace : cut.rearPieceFace;
             out.push_back(e);
         }
         if (j.kind == HingeKind::Pin) {
-            out.push_back({j.name, path, "", Kind::Pin, pinTool(j, cut)});
+            out.push_back({j.name, path, i, "", Kind::Pin, pinTool(j, cut)});
         }
     }
     for (size_t i = 0; i < design.fittings.size(); ++i) {
@@ -184,6 +184,7 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
             const auto [from, to] = stemEnds(f, side);
             Embedded e = capsule(f.name, path, path + "/x", Kind::Stem, from, to,
                                  measureEye(f).stemRadius_m);
+            e.index = i;
             e.lead = f.kind == FittingKind::Hanger;
             out.push_back(e);
         }
@@ -199,11 +200,11 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
     }
     for (size_t i = 0; i < design.chambers.size(); ++i) {
         const std::string path = itemPath("chambers", i);
-        out.push_back(
-            {design.chambers[i].name, path, path + "/x", Kind::Chamber, d.mass->chambers[i].tool});
+        out.push_back({design.chambers[i].name, path, i, path + "/x", Kind::Chamber,
+                       d.mass->chambers[i].tool});
     }
     if (design.lip.present && design.lip.slotDepth_m > 0) {
-        Embedded e{"lip", "/lip", "", Kind::LipSlot, {}};
+        Embedded e{"lip", "/lip", 0, "", Kind::LipSlot, {}};
         e.tool.mouth_m = {design.lip.slotX_m, 0, design.lip.slotZ_m};
         e.tool.inward = -lipDirection(design.lip);
         e.tool.along = Vector3d::UnitY();

@@ -16,6 +16,7 @@ struct Embedded {
     enum class Kind { Bore, Cut, Pocket, Pin, Stem, Wire, Chamber, LipSlot };
     std::string name;
     std::string path;   ///< of the record
+    size_t index = 0;   ///< of the record in its list
     std::string moveX;  ///< path of the number that moves it along the bait; empty: cannot
     Kind kind = Kind::Bore;
     CutTool tool;

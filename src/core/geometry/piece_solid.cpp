@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
+#include "core/geometry/body_sizes.h"
 #include "core/geometry/mesh_clip.h"
 #include "core/geometry/section_strip.h"
 

@@ -82,6 +82,7 @@ Result<std::vector<BodyPart>> makeParts(const Design& design, const BodyCurves& 
         BodyPart part;
         part.name = design.pieces[i].name;
         part.path = "/pieces/" + std::to_string(i);
+        part.index = i;
         part.bounds = bounds[i];
         part.solid = integratePiece(curves, bounds[i]);
         part.solid.volume_m3 *= scale;
@@ -114,6 +115,7 @@ Result<std::vector<BodyPart>> makeParts(const Design& design, const BodyCurves& 
             part.name = a.name;
             part.path = path;
             part.appendage = true;
+            part.index = i;
             part.side = side;
             part.solid = integratePiece(*own, {});
             part.mesh = meshPiece(*own, {}, part.solid.volume_m3, kSideRings, kSideAround);

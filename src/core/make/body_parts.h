@@ -22,6 +22,7 @@ struct ProfileArea {
 struct BodyPart {
     std::string name;
     std::string path;  ///< "/pieces/1", "/appendages/0"
+    size_t index = 0;  ///< among the pieces, or the appendages
     bool appendage = false;
     double side = 0.0;   ///< of an appendage: 1 port, -1 starboard
     PieceBounds bounds;  ///< of a piece

@@ -239,8 +239,7 @@ void Balancer::addJoints() {
     for (size_t i = 0; i < body_.parts.size(); ++i) {
         const BodyPart& part = body_.parts[i];
         if (part.appendage) {
-            const size_t index = std::stoul(part.path.substr(part.path.rfind('/') + 1));
-            const Appendage& a = design_.appendages[index];
+            const Appendage& a = design_.appendages[part.index];
             if (a.hardwareMass_kg > 0) {
                 MassItem& hinge = item(PartKind::Hinge, Origin::Typical, a.name, part.path, i);
                 hinge.mass_kg = a.hardwareMass_kg;

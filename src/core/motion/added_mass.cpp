@@ -33,9 +33,9 @@ Eigen::Vector3d addedInertiaCoefficients(double length_m, double width_m, double
         const double sum = half[b] * half[b] + half[c] * half[c];
         const double steeper = lamb[c] - lamb[b];
         const bool round = std::abs(difference) < 1e-9 * sum;
-        k[axis] = round ? 0.0
-                        : difference * difference * steeper /
-                              (sum * (2 * difference - sum * steeper));
+        k[axis] =
+            round ? 0.0
+                  : difference * difference * steeper / (sum * (2 * difference - sum * steeper));
     }
     return k;
 }

@@ -7,6 +7,7 @@
 
 #include "core/design/design.h"
 #include "core/geometry/body_curves.h"
+#include "core/geometry/body_sizes.h"
 #include "core/geometry/mesh.h"
 #include "core/hull/coated_hull.h"
 #include "core/joint/joint_layout.h"

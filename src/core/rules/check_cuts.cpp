@@ -333,8 +333,7 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
         if (!part.appendage) {
             continue;
         }
-        const size_t index = std::stoul(part.path.substr(part.path.rfind('/') + 1));
-        const Appendage& a = design.appendages[index];
+        const Appendage& a = design.appendages[part.index];
         if (part.side > 0 && rubs(d.shape->curves, part, a.swing_rad)) {
             out.push_back({"piece.rubs",
                            Severity::Warning,
