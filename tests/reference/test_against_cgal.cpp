@@ -102,23 +102,24 @@ double takenOutByCgal(const Mesh& body, const CutTool& tool) {
 TEST_CASE("the demo body's volume, area and centroid agree with CGAL within 0.1 %") {
     const Derived d = evaluated(demoDesign());
     // A finer surface, not scaled to our own volume: inscribed rings at 300 x 200.
-    TriangleMesh fine = meshPiece(d.curves, {}, 0.0, 300, 200);
+    TriangleMesh fine = meshPiece(d.shape->curves, {}, 0.0, 300, 200);
     const Mesh mesh = toCgal(fine);
     REQUIRE(CGAL::is_closed(mesh));
-    CHECK(d.solid.volume_m3 == Approx(pmp::volume(mesh)).epsilon(1e-3));
-    CHECK(d.skin.area_m2 == Approx(pmp::area(mesh)).epsilon(1e-3));
-    CHECK((d.solid.centroid_m - volumeCentroid(mesh)).norm() < 1e-3 * d.sizes.length_m);
+    CHECK(d.shape->solid.volume_m3 == Approx(pmp::volume(mesh)).epsilon(1e-3));
+    CHECK(d.shape->skin.area_m2 == Approx(pmp::area(mesh)).epsilon(1e-3));
+    CHECK((d.shape->solid.centroid_m - volumeCentroid(mesh)).norm() <
+          1e-3 * d.shape->sizes.length_m);
 }
 
 TEST_CASE("the part under water agrees with CGAL's clip on random poses within 0.1 %") {
     const Derived d = evaluated(demoDesign());
-    const Mesh whole = toCgal(d.mesh);
+    const Mesh whole = toCgal(d.shape->mesh);
     std::mt19937 random(5);
     std::uniform_real_distribution<double> unit(-1, 1);
     for (int i = 0; i < 25; ++i) {
         const Eigen::Vector3d up = upInBody(1.4 * unit(random), 3.0 * unit(random));
-        const double offset = up.dot(d.solid.centroid_m) + 0.008 * unit(random);
-        const Submerged wet = computeSubmerged({{d.mesh}, {}}, {up, offset});
+        const double offset = up.dot(d.shape->solid.centroid_m) + 0.008 * unit(random);
+        const Submerged wet = computeSubmerged({{d.shape->mesh}, {}}, {up, offset});
         Mesh below = whole;
         pmp::clip(below, Kernel::Plane_3(up.x(), up.y(), up.z(), -offset),
                   CGAL::parameters::clip_volume(true));
@@ -126,7 +127,7 @@ TEST_CASE("the part under water agrees with CGAL's clip on random poses within 0
         INFO(i);
         CHECK(wet.volume_m3 == Approx(pmp::volume(below)).epsilon(1e-3));
         CHECK((wet.moment_m4 / wet.volume_m3 - volumeCentroid(below)).norm() <
-              1e-3 * d.sizes.length_m);
+              1e-3 * d.shape->sizes.length_m);
     }
 }
 
@@ -137,8 +138,8 @@ TEST_CASE("every demo's pieces, cut by CGAL along the same faces, agree within 0
         REQUIRE(design.ok());
         const Derived d = evaluated(*design);
         // The port half of a fine surface, cut by the two planes a V face makes of it.
-        const Mesh whole = toCgal(meshPiece(d.curves, {}, 0.0, 300, 200));
-        for (const BodyPart& part : d.parts) {
+        const Mesh whole = toCgal(meshPiece(d.shape->curves, {}, 0.0, 300, 200));
+        for (const BodyPart& part : d.shape->parts) {
             Mesh half = whole;
             const auto keep = CGAL::parameters::clip_volume(true);
             pmp::clip(half, Kernel::Plane_3(0, -1, 0, 0), keep);
@@ -155,7 +156,7 @@ TEST_CASE("every demo's pieces, cut by CGAL along the same faces, agree within 0
             pmp::triangulate_faces(half);
             CHECK(part.solid.volume_m3 == Approx(2 * pmp::volume(half)).epsilon(1e-3));
             CHECK(std::abs(part.solid.centroid_m.x() - volumeCentroid(half).x()) <
-                  1e-3 * d.sizes.length_m);
+                  1e-3 * d.shape->sizes.length_m);
         }
     }
 }
@@ -257,17 +258,17 @@ TEST_CASE("slabs clipped by CGAL and a cupped face agree within 0.1 %") {
 
 TEST_CASE("distance to the skin is CGAL's, over a thousand seeded places") {
     const Derived d = evaluated(demoDesign());
-    const Mesh mesh = toCgal(d.mesh);
+    const Mesh mesh = toCgal(d.shape->mesh);
     using Primitive = CGAL::AABB_face_graph_triangle_primitive<Mesh>;
     CGAL::AABB_tree<CGAL::AABB_traits<Kernel, Primitive>> tree(faces(mesh).first,
                                                                faces(mesh).second, mesh);
-    const SkinSearch skin(d.mesh, d.curves);
+    const SkinSearch skin(d.shape->mesh, d.shape->curves);
     std::mt19937 random(11);
     std::uniform_real_distribution<double> unit(-0.1, 1.1);
     for (int i = 0; i < 1000; ++i) {
-        const Eigen::Vector3d p(unit(random) * d.sizes.length_m,
-                                (unit(random) - 0.5) * d.sizes.maxWidth_m,
-                                (unit(random) - 0.5) * d.sizes.maxHeight_m);
+        const Eigen::Vector3d p(unit(random) * d.shape->sizes.length_m,
+                                (unit(random) - 0.5) * d.shape->sizes.maxWidth_m,
+                                (unit(random) - 0.5) * d.shape->sizes.maxHeight_m);
         const double theirs =
             std::sqrt(tree.squared_distance(Kernel::Point_3(p.x(), p.y(), p.z())));
         CHECK(std::abs(skin.signedDistance(p)) == Approx(theirs).margin(1e-12));
