@@ -106,6 +106,12 @@ TEST_CASE("square log: flat, tilted or corner up by its density") {
         const FloatingBody body = squareLog(s);
         const auto found = findStableAttitudes(body, body.shape);
         REQUIRE_FALSE(found.empty());
+        for (const FloatAttitude& a : found) {  // the log is the same on both sides
+            CHECK(std::any_of(found.begin(), found.end(), [&a](const FloatAttitude& other) {
+                return std::abs(std::remainder(other.roll_rad + a.roll_rad, 2 * kPi)) <
+                       0.1 * kDegree;
+            }));
+        }
         return tiltFromFlat_deg(found.front());
     };
     CHECK(tilt(0.20) == Approx(0).margin(0.05));
