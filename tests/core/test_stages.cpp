@@ -176,7 +176,7 @@ TEST_CASE("a varied model moves what it should, and comes back") {
     const Derived back = *evaluate(d, &strumming);
     checkSame(plain, back);
     CHECK(sameBits(computeRun(back).path.maxDepth_m, depth));
-    // Each coefficient of the tow moves something when pushed to an end of its band.
+    // Every value lies in its own band, and says where it is from.
     for (const Coefficient& c : coefficients()) {
         INFO(c.key);
         CHECK(c.low < Model{}.*c.value + 1e-12);

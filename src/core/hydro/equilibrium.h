@@ -50,7 +50,8 @@ FloatAttitude settleFrom(const FloatingBody& body, const Eigen::Vector3d& up,
                          std::optional<double> nearOffset_m = std::nullopt);
 
 /// All stable attitudes, the one reached from level first, then by rising energy. `search` may be a
-/// coarser mesh of the same body used to look for them; each is finished on `body`.
+/// coarser mesh of the same body used to look for them, in steps of up to 0.4 rad; each is finished
+/// on `body`. Where `search` and the weight are the same on both sides, one side is looked at.
 std::vector<FloatAttitude> findStableAttitudes(const FloatingBody& body,
                                                const FloatingShape& search);
 
