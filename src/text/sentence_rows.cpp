@@ -43,6 +43,8 @@ constexpr std::array kRows{
     Row{"file.not_ours", WL_TR("This is not a Wade Line design.")},
     Row{"model.no_such", WL_TR("There is no coefficient “%w1”. “wadeline model” lists them all.")},
     Row{"model.no_number", WL_TR("“%w2” is no number for %w1. Write it like munk=0.7.")},
+    Row{"model.out_of_range", WL_TR("%w1 = %w2 cannot be right: from %w3 to %w4 is taken. "
+                                    "“wadeline model” shows its band.")},
     Row{"file.too_new", WL_TR("This design was saved by a newer Wade Line (file version %1; this "
                               "one knows up to %2). Update the program to open it.")},
     Row{"file.unknown_key", WL_TR("The file holds a field this version does not know.")},

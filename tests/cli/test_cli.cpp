@@ -67,6 +67,11 @@ TEST_CASE("the coefficients are printed, and a report can be made with others") 
     CHECK(wrong.exit == 2);
     CHECK(wrong.out.find("no coefficient “drag”") != std::string::npos);
     CHECK(run("report " + demo + " --coefficient munk=lots").exit == 2);
+    const Outcome none = run("report " + demo + " --coefficient water_density=0");
+    CHECK(none.exit == 2);
+    CHECK(none.out.find("from 0.9994 to 1.0006 is taken") != std::string::npos);
+    CHECK(run("report " + demo + " --coefficient lip_steep_from=40 --coefficient lip_steep_to=40")
+              .exit == 0);
 }
 
 TEST_CASE("every demo writes, reports its pieces and joints, and prints") {

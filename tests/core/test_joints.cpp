@@ -258,7 +258,8 @@ TEST_CASE("coats lie on the outer skin of the pieces: joint gaps and faces are n
         skin += 2 * kPi * radius * std::sqrt(1 + slope * slope) * 2 * a / steps;
     }
     double coat = 0;
-    for (const MassItem& item : evaluated(d).mass->items) {
+    const Derived painted = evaluated(d);
+    for (const MassItem& item : painted.mass->items) {
         coat += item.kind == PartKind::Coat ? item.mass_kg : 0;
     }
     CHECK(coat == Approx(skin * 0.0006 * 1200).epsilon(0.01));

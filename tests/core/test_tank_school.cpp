@@ -72,9 +72,10 @@ TEST_CASE("readings before paint are held against the bait without paint") {
     r.kind = ReadingKind::Weighs;
     r.stage = TankStage::BeforePaint;
     const double bare = *predictReading(d, r, {});
-    const double finished = evaluated(d).mass->mass_kg;
+    const Derived painted = evaluated(d);
+    const double finished = painted.mass->mass_kg;
     double coats = 0;
-    for (const MassItem& item : evaluated(d).mass->items) {
+    for (const MassItem& item : painted.mass->items) {
         const bool sealer = item.kind == PartKind::Coat &&
                             d.coats[size_t(item.path.back() - '0')].kind == CoatKind::Sealer;
         coats += item.kind == PartKind::Coat && !sealer ? item.mass_kg : 0;

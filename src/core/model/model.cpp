@@ -1,5 +1,7 @@
 #include "core/model/model.h"
 
+#include <algorithm>
+
 #include "core/base/decimal.h"
 
 namespace wl {
@@ -106,8 +108,18 @@ Result<Model> withCoefficient(const Model& model, std::string_view assignment) {
         if (!value) {
             return Error{"model.no_number", "", {std::string(key), std::string(typed)}};
         }
+        const double wanted = fromFile(c.quantity, *value), width = c.high - c.low;
+        const double least = std::max(c.low / 2, c.low - width), most = c.high + width;
+        const double rounding = 1e-9 * width;
+        if (!(wanted >= least - rounding && wanted <= most + rounding)) {
+            return Error{
+                "model.out_of_range",
+                "",
+                {std::string(key), std::string(typed), decimalText(toFile(c.quantity, least), 6),
+                 decimalText(toFile(c.quantity, most), 6)}};
+        }
         Model changed = model;
-        changed.*c.value = fromFile(c.quantity, *value);
+        changed.*c.value = wanted;
         return changed;
     }
     return Error{"model.no_such", "", {std::string(key)}};

@@ -78,7 +78,9 @@ struct Coefficient {
 const std::vector<Coefficient>& coefficients();
 
 /// The model with one coefficient changed, written "munk=0.7", in the unit the table gives. Errors:
-/// "model.no_such" (word: what was named), "model.no_number" (words: which, what stands there).
+/// "model.no_such" (word: what was named), "model.no_number" (words: which, what stands there),
+/// "model.out_of_range" (words: which, what stands there, least, most): farther from the band than
+/// the band is wide, or less than half its low end.
 Result<Model> withCoefficient(const Model& model, std::string_view assignment);
 
 /// The table as Markdown: group, name, value with unit, band, what it is, source.

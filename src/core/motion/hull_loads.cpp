@@ -70,9 +70,8 @@ class LoadFormula {
         if (lip) {
             plate_.emplace(lip->span_m / lip->chord_m, model);
             const double angle = lip->angle_rad;
-            steep_ = std::clamp(
-                (angle - model.lipSteepFrom_rad) / (model.lipSteepTo_rad - model.lipSteepFrom_rad),
-                0.0, 1.0);
+            const double between = std::max(1e-9, model.lipSteepTo_rad - model.lipSteepFrom_rad);
+            steep_ = std::clamp((angle - model.lipSteepFrom_rad) / between, 0.0, 1.0);
             lipArea_ = lip->chord_m * lip->span_m;
             onBody_ =
                 model.lipOnBodyInLine + steep_ * (model.lipOnBodySteep - model.lipOnBodyInLine);
