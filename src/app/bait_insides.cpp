@@ -78,7 +78,7 @@ void paintWire(QPainter& p, const Design& design, const Derived& d, const Projec
     p.drawPolyline(path);
     const double ring = 0.5 * (design.wire.eyeInner_m + design.wire.wire_m) * scale;
     for (const WireEye& eye : wire.eyes) {
-        if (eye.name == "nose eye" || eye.name == "tail eye") {
+        if (eye.end) {
             p.drawEllipse(project(eye.centre_m), ring, ring);
         }
     }

@@ -28,12 +28,12 @@ std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
     using Kind = Embedded::Kind;
     const Inks& c = inks();
     std::vector<Hollow> all;
-    std::string before;
+    RecordRef before{RecordList::Make};
     size_t side = 0;
     for (const Embedded& e : embeddedIn(design, d)) {
-        side = e.path == before ? side + 1 : 0;
-        before = e.path;
-        const size_t number = e.index;
+        side = e.record == before ? side + 1 : 0;
+        before = e.record;
+        const size_t number = e.record.index;
         Hollow h{QString::fromStdString(e.name), e.tool, c.sheet};
         switch (e.kind) {
             case Kind::Bore: {

@@ -4,7 +4,7 @@
 #include <limits>
 #include <stop_token>
 
-#include "core/mass/rattle.h"
+#include "core/placed/rattle.h"
 #include "core/plan/lead_pieces.h"
 #include "io/shelf.h"
 #include "support/random_bait.h"

@@ -7,7 +7,7 @@
 #include "core/geometry/mesh_clip.h"
 #include "core/geometry/section_strip.h"
 #include "core/joint/joint_layout.h"
-#include "core/mass/feature_tool.h"
+#include "core/placed/feature_tool.h"
 #include "support/sample_bait.h"
 
 using namespace wl;

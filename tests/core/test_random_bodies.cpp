@@ -5,8 +5,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "core/mass/bore_volume.h"
-#include "core/mass/feature_tool.h"
+#include "core/placed/bore_volume.h"
+#include "core/placed/feature_tool.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
 

@@ -16,7 +16,7 @@ namespace {
 Embedded randomSolid(Dice& dice, const Eigen::Vector3d& at) {
     Embedded e;
     e.name = "thing";
-    e.path = "/bores/" + std::to_string(dice.upTo(1000));
+    e.record = {RecordList::Bores, size_t(dice.upTo(1000))};
     e.capsule = dice.chance(0.4);
     CutTool& t = e.tool;
     t.mouth_m = at;
@@ -130,7 +130,7 @@ TEST_CASE("a meeting noted hides that meeting and no other") {
         for (int k = 0; k < 6; ++k) {
             Embedded e = randomSolid(dice, Eigen::Vector3d(dice.from(0, 0.02), 0, 0));
             e.name = "thing " + std::to_string(k);
-            e.path = "/features/" + std::to_string(k);
+            e.record = {RecordList::Features, size_t(k)};
             e.kind = Embedded::Kind::Cut;
             solids.push_back(e);
         }

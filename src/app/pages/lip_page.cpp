@@ -3,7 +3,7 @@
 #include "app/form.h"
 #include "app/pages/pages.h"
 #include "app/theme.h"
-#include "core/mass/lip_sheet.h"
+#include "core/placed/lip_sheet.h"
 #include "io/shelf.h"
 
 namespace wl {

@@ -4,7 +4,7 @@
 #include "core/base/units.h"
 #include "core/clearance/clearance.h"
 #include "core/design/fields.h"
-#include "core/mass/feature_tool.h"
+#include "core/placed/feature_tool.h"
 #include "core/reckon/evaluate.h"
 
 namespace wl {
@@ -35,18 +35,18 @@ Moving movingOf(const Embedded& e) {
 
 // The number to look at for a thing that has none along the bait.
 std::string fieldOf(const Embedded& e) {
-    if (!e.moveX.empty()) {
-        return e.moveX;
+    if (e.moves) {
+        return e.path() + "/x";
     }
     switch (e.kind) {
         case Embedded::Kind::Pocket:
-            return e.path + "/pocket_depth";
+            return e.path() + "/pocket_depth";
         case Embedded::Kind::Pin:
-            return e.path + "/pin_length";
+            return e.path() + "/pin_length";
         case Embedded::Kind::LipSlot:
-            return e.path + "/slot_depth";
+            return e.path() + "/slot_depth";
         default:
-            return e.path + "/z";
+            return e.path() + "/z";
     }
 }
 
@@ -61,8 +61,9 @@ template <class Also>
 std::optional<ProposedEdit> leastMove(const Design& design, const Derived& d,
                                       const std::vector<Embedded>& solids, const Embedded& moved,
                                       Also also) {
-    const auto field = findField(design, moved.moveX);
-    if (moved.moveX.empty() || !field || !field->value) {
+    const std::string moveX = moved.path() + "/x";
+    const auto field = findField(design, moveX);
+    if (!moved.moves || !field || !field->value) {
         return std::nullopt;
     }
     for (int step = 1; step <= kMostSteps; ++step) {
@@ -72,7 +73,7 @@ std::optional<ProposedEdit> leastMove(const Design& design, const Derived& d,
             const double shift = x - *field->value;
             bool clear = true;
             for (const Embedded& part : solids) {
-                if (part.path != moved.path) {
+                if (part.record != moved.record) {
                     continue;
                 }
                 Embedded trial = part;
@@ -81,15 +82,13 @@ std::optional<ProposedEdit> leastMove(const Design& design, const Derived& d,
                     trial.tool.mouth_m + trial.tool.depth_m * trial.tool.inward;
                 clear = clear && d.shape->curves.contains(bottom);
                 for (const Embedded& other : solids) {
-                    clear = clear && (other.path == moved.path ||
+                    clear = clear && (other.record == moved.record ||
                                       wallBetweenSolids(trial, other) >= kLeastWall_m);
                 }
             }
             if (clear && also(x, shift)) {
-                return ProposedEdit{movingOf(moved).code,
-                                    {{moved.moveX, x}},
-                                    {{Quantity::Length, x}},
-                                    {moved.name}};
+                return ProposedEdit{
+                    movingOf(moved).code, {{moveX, x}}, {{Quantity::Length, x}}, {moved.name}};
             }
         }
     }
@@ -110,7 +109,7 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
             if (moved.kind != Embedded::Kind::Bore) {
                 return true;
             }
-            Bore bore = design.bores[moved.index];
+            Bore bore = design.bores[moved.record.index];
             bore.x_m = x;
             const BoreGeometry g = measureBore(d.shape->curves, bore);
             return g.entersBody && std::min(g.wallBeyond_m, g.wallBeside_m) >= kLeastWall_m;
@@ -236,7 +235,7 @@ namespace {
 bool alreadyTold(const Embedded& e, const std::vector<Finding>& findings) {
     using Kind = Embedded::Kind;
     return std::any_of(findings.begin(), findings.end(), [&](const Finding& f) {
-        if (!f.path.starts_with(e.path + "/")) {
+        if (!f.path.starts_with(e.path() + "/")) {
             return false;
         }
         switch (e.kind) {
@@ -290,7 +289,8 @@ std::optional<ProposedEdit> leastShortening(const Joint& joint, const JointCut& 
             const SkinWall wall = wallToSkin(less, skin, 2 * kLeastWall_m);
             if (!wall.known || wall.wall_m >= kLeastWall_m) {
                 const double size = trial.*s.measure;
-                return ProposedEdit{s.code, {{e.path + s.field, size}}, {{Quantity::Length, size}}};
+                return ProposedEdit{
+                    s.code, {{e.path() + s.field, size}}, {{Quantity::Length, size}}};
             }
         }
     }
@@ -310,11 +310,11 @@ std::optional<ProposedEdit> leastMoveInside(const Design& design, const Derived&
         for (const Embedded& part : solids) {
             Embedded trial = part;
             trial.tool.mouth_m.x() += shift;
-            if (part.path == e.path && !thick(trial)) {
+            if (part.record == e.record && !thick(trial)) {
                 return false;
             }
         }
-        const Result<Design> edited = withEdit(design, {"", {{e.moveX, x}}});
+        const Result<Design> edited = withEdit(design, {"", {{e.path() + "/x", x}}});
         const Result<Derived> then =
             edited ? evaluate(*edited, &d) : Result<Derived>(edited.error());
         if (!then) {
@@ -322,7 +322,7 @@ std::optional<ProposedEdit> leastMoveInside(const Design& design, const Derived&
         }
         const std::vector<Embedded> after = embeddedIn(*edited, *then);
         return std::all_of(after.begin(), after.end(), [&](const Embedded& part) {
-            return part.path != e.path || (part.piece == e.piece && thick(part));
+            return part.record != e.record || (part.piece == e.piece && thick(part));
         });
     });
 }
@@ -351,9 +351,9 @@ void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>
     const std::vector<Embedded> solids = embeddedIn(design, d);
     std::vector<std::unique_ptr<SkinSearch>> skins(d.shape->parts.size());
     std::unique_ptr<SkinSearch> uncut;
-    std::vector<std::pair<std::string, Kind>> done;
+    std::vector<std::pair<RecordRef, Kind>> done;
     for (const Embedded& e : solids) {
-        if (std::find(done.begin(), done.end(), std::pair(e.path, e.kind)) != done.end() ||
+        if (std::find(done.begin(), done.end(), std::pair(e.record, e.kind)) != done.end() ||
             alreadyTold(e, told)) {
             continue;
         }
@@ -369,10 +369,10 @@ void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>
         if (!wall.known || wall.wall_m >= kLeastWall_m) {
             continue;
         }
-        done.emplace_back(e.path, e.kind);
+        done.emplace_back(e.record, e.kind);
         Finding f = thinWall(e, wall);
         if (ofJoint && withCures) {
-            const size_t index = e.index;
+            const size_t index = e.record.index;
             if (const auto edit =
                     leastShortening(design.joints[index], d.shape->joints[index], e, *skin)) {
                 f.path = edit->changes.front().path;

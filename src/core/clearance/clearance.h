@@ -6,32 +6,12 @@
 #include <vector>
 
 #include "core/base/finding.h"
+#include "core/placed/embedded.h"
 #include "core/reckon/derived.h"
 
 namespace wl {
 
-/// A convex solid let into the body: a straight tool with flat ends, or a length of wire or pin
-/// (a capsule: `tool.depth_m` along the axis, round ends of `tool.halfAlong_m`).
-struct Embedded {
-    enum class Kind { Bore, Cut, Pocket, Pin, Stem, Wire, Chamber, LipSlot };
-    std::string name;
-    std::string path;   ///< of the record
-    size_t index = 0;   ///< of the record in its list
-    std::string moveX;  ///< path of the number that moves it along the bait; empty: cannot
-    Kind kind = Kind::Bore;
-    CutTool tool;
-    bool capsule = false;
-    bool open = false;  ///< meant to come out of the skin at its ends
-    bool lead = false;  ///< a hanger's stem is meant to stand in lead
-    size_t piece = 0;
-    std::optional<FaceAcross> face = {};  ///< a pocket's cut face: past it there is no stock
-    std::vector<std::string> meant = {};  ///< names of the things it is meant to meet
-    /// Where a wire comes out of the skin: the wall beside it tapers to nothing there, and counts
-    /// only further in.
-    std::optional<Eigen::Vector3d> exit_m = {};
-};
-
-/// Everything let into the bait, from its reckoned geometry.
+/// Every solid of every thing placed in the bait, with what it is meant to meet, by record.
 std::vector<Embedded> embeddedIn(const Design& design, const Derived& derived);
 
 /// Least distance between two solids, metres: exact to 1e-7 m while apart (alternating projections

@@ -5,71 +5,114 @@
 
 #include <Eigen/Geometry>
 
-#include "core/base/units.h"
-#include "core/mass/balancer.h"
-
 namespace wl {
+namespace {
 
-Balancer::Balancer(const Design& design, const BodyInputs& body, double water_kg_m3)
-    : design_(design), body_(body), water_(water_kg_m3), wood_(body.parts.size()) {
-    for (const BodyPart& part : body.parts) {
+// Bodies and coats round what is placed in them, and the sums of it all.
+class Balancer {
+  public:
+    Balancer(const Design& design, const BodyInputs& in, double water_kg_m3)
+        : design_(design),
+          in_(in),
+          body_(in.body),
+          water_(water_kg_m3),
+          placing_(design, in.body, water_kg_m3) {}
+    MassBalance run();
+
+  private:
+    void addCoats();
+    void addBodies();
+    void addStages();
+    double asMadeMass() const;
+    void total();
+    void addInertia();
+    void addTankCorrection();
+
+    const Design& design_;
+    const BodyInputs& in_;
+    const PlacedBody& body_;
+    double water_;
+    Placing placing_;
+    MassBalance b_;
+};
+
+MassBalance Balancer::run() {
+    for (const BodyPart& part : body_.parts) {
         PieceBalance piece;
         piece.name = part.name;
         piece.path = part.path;
         b_.pieces.push_back(piece);
-        small_.emplace_back();
     }
-    small_.emplace_back();
-}
-
-MassBalance Balancer::run() {
-    b_.stages.shapedBody_kg = body_.reckoning.usedMass_kg;
-    for (const BodyPart& part : body_.parts) {
-        b_.stages.shapedBody_kg += part.appendage ? part.material.mass_kg : 0.0;
-    }
-    for (size_t i = 0; i < body_.parts.size(); ++i) {
-        const PartMaterial& m = body_.parts[i].material;
-        const double scale = body_.parts[i].appendage ? 1.0 : body_.massScale;
-        wood_[i].add(scale * m.mass_kg, m.centre_m);
-    }
-    addMake();
-    addBores();
-    addFeatures();
-    addWire();
-    addChambers();
-    addJoints();
-    addFittings();
-    addLip();
+    placeAll(placing_);
     addCoats();
     addBodies();
+    addStages();
+    static_cast<Placed&>(b_) = std::move(placing_.placed);
+    b_.items = std::move(placing_.items);
     total();
     return std::move(b_);
 }
 
-size_t Balancer::pieceOf(double x) const {
-    return pieceAt(design_.joints, x);
-}
-
-double Balancer::densityOf(size_t piece) const {
-    const BodyPart& part = body_.parts[piece];
-    return (part.appendage ? 1.0 : body_.massScale) * part.material.mass_kg / part.solid.volume_m3;
-}
-
-void Balancer::cutWood(size_t piece, double volume, const Eigen::Vector3d& at) {
-    wood_[piece].add(-densityOf(piece) * volume, at);
-}
-
-void Balancer::displace(size_t piece, const Eigen::Vector3d& at, double volume) {
-    if (volume != 0) {
-        small_[piece].push_back({at, volume});
+void Balancer::addCoats() {
+    for (size_t k = 0; k < design_.coats.size(); ++k) {
+        const Coat& coat = design_.coats[k];
+        for (size_t i = 0; i < in_.hulls.size(); ++i) {
+            MassItem& part = placing_.item(
+                PartKind::Coat, Origin::Computed,
+                coat.kind == CoatKind::Sealer ? BuildStage::Sealed : BuildStage::Finished, i,
+                coat.name, "/coats/" + std::to_string(k));
+            part.displaced_m3 = in_.hulls[i].painted_m2 * coat.thickness_m * coat.count;
+            part.mass_kg = coat.density_kg_m3 * part.displaced_m3;
+            part.centre_m = in_.hulls[i].paintedCentre_m;
+            part.netDoubt_kg = design_.errors.coatThickness * part.displaced_m3 *
+                               std::abs(coat.density_kg_m3 - water_) * kHalfWidthToStandard;
+        }
     }
 }
 
-MassItem& Balancer::item(PartKind kind, Origin origin, const std::string& name,
-                         const std::string& path, size_t piece) {
-    b_.items.push_back({kind, origin, name, path});
-    b_.items.back().piece = piece;
-    return b_.items.back();
+void Balancer::addBodies() {
+    std::vector<MassItem> bodies;
+    for (size_t i = 0; i < body_.parts.size(); ++i) {
+        const BodyPart& part = body_.parts[i];
+        const Stock& stock = stockOf(design_, part.path);
+        const bool weighed = stock.trust != BodyTrust::DrawnVolume && stock.weighedBody_kg;
+        MassItem body{PartKind::Body, weighed ? Origin::Weighed : Origin::Computed,
+                      body_.parts.size() == 1 ? stock.material : part.name, part.path};
+        body.piece = i;
+        body.mass_kg = placing_.stock[i].amount;
+        body.displaced_m3 = part.solid.volume_m3;
+        body.centre_m = placing_.stock[i].centre();
+        const double share = part.material.mass_kg / std::max(1e-12, asMadeMass());
+        body.netDoubt_kg = part.appendage ? part.material.doubtShare * part.material.mass_kg
+                                          : in_.reckoning.netDoubt_kg * share;
+        bodies.push_back(body);
+    }
+    placing_.items.insert(placing_.items.begin(), bodies.begin(), bodies.end());
+}
+
+void Balancer::addStages() {
+    StageMasses& stage = b_.stages;
+    stage.shapedBody_kg = in_.reckoning.usedMass_kg;
+    for (const BodyPart& part : body_.parts) {
+        stage.shapedBody_kg += part.appendage ? part.material.mass_kg : 0.0;
+    }
+    double* const reads[] = {&stage.drilledBody_kg, &stage.sealedBody_kg, &stage.withLead_kg,
+                             &stage.withHardware_kg, &stage.finished_kg};
+    double sum = 0;
+    for (size_t k = 0; k < std::size(reads); ++k) {
+        for (const MassItem& item : placing_.items) {
+            sum += item.stage == BuildStage(k) ? item.mass_kg : 0.0;
+        }
+        *reads[k] = sum;
+    }
+}
+
+double Balancer::asMadeMass() const {
+    double mass = 0;
+    for (const BodyPart& part : body_.parts) {
+        mass += part.appendage ? 0.0 : part.material.mass_kg;
+    }
+    return mass;
 }
 
 void Balancer::total() {
@@ -88,15 +131,16 @@ void Balancer::total() {
     b_.netDoubt_kg = std::sqrt(bodyDoubt * bodyDoubt + otherDoubt2);
     for (size_t i = 0; i < b_.pieces.size(); ++i) {
         PieceBalance& piece = b_.pieces[i];
-        const CoatedHull& hull = body_.hulls[i];
-        FloatingShape alone{{hull.fine}, small_[i]};
-        piece.coarseShape = {{hull.coarse}, small_[i]};
+        const CoatedHull& hull = in_.hulls[i];
+        FloatingShape alone{{hull.fine}, placing_.small[i]};
+        piece.coarseShape = {{hull.coarse}, placing_.small[i]};
         b_.shape.hulls.push_back(hull.fine);
         b_.coarseShape.hulls.push_back(hull.coarse);
-        b_.shape.parts.insert(b_.shape.parts.end(), small_[i].begin(), small_[i].end());
-        if (lipPlate_ && i == lipPiece_) {
-            alone.hulls.push_back(*lipPlate_);
-            piece.coarseShape.hulls.push_back(*lipPlate_);
+        b_.shape.parts.insert(b_.shape.parts.end(), placing_.small[i].begin(),
+                              placing_.small[i].end());
+        if (placing_.lipPlate && i == placing_.lipPiece) {
+            alone.hulls.push_back(*placing_.lipPlate);
+            piece.coarseShape.hulls.push_back(*placing_.lipPlate);
         }
         const Submerged displaced = computeDisplaced(alone);
         piece.displacedVolume_m3 = displaced.volume_m3;
@@ -104,9 +148,9 @@ void Balancer::total() {
         piece.mass_kg = pieceMass[i].amount;
         piece.centreOfGravity_m = pieceMass[i].centre();
     }
-    if (lipPlate_) {
-        b_.shape.hulls.push_back(*lipPlate_);
-        b_.coarseShape.hulls.push_back(*lipPlate_);
+    if (placing_.lipPlate) {
+        b_.shape.hulls.push_back(*placing_.lipPlate);
+        b_.coarseShape.hulls.push_back(*placing_.lipPlate);
     }
     b_.coarseShape.parts = b_.shape.parts;
     const Submerged displaced = computeDisplaced(b_.shape);
@@ -135,8 +179,6 @@ void Balancer::addInertia() {
     }
 }
 
-namespace {
-
 // Grown about its centre of buoyancy to the wanted volume and shifted along the bait.
 void moveShape(FloatingShape& shape, const Eigen::Vector3d& about, double scale, double aft) {
     const double k = std::cbrt(scale);
@@ -156,8 +198,6 @@ void moveShape(FloatingShape& shape, const Eigen::Vector3d& about, double scale,
     }
 }
 
-}  // namespace
-
 // What the tank showed beyond the drawing: the whole bait a little heavier or bigger, its centres
 // shifted. Pieces of a chain share it by their mass and volume.
 void Balancer::addTankCorrection() {
@@ -165,7 +205,9 @@ void Balancer::addTankCorrection() {
     if (!c.applied || b_.displacedVolume_m3 + c.volume_m3 <= 0 || b_.mass_kg + c.mass_kg <= 0) {
         return;
     }
-    MassItem& part = item(PartKind::Tank, Origin::Weighed, "from the tank", "/tank/correction", 0);
+    b_.items.push_back({PartKind::Tank, Origin::Weighed, "from the tank", "/tank/correction",
+                        BuildStage::Finished});
+    MassItem& part = b_.items.back();
     part.mass_kg = c.mass_kg;
     part.displaced_m3 = c.volume_m3;
     part.centre_m = b_.centreOfGravity_m;
@@ -190,89 +232,11 @@ void Balancer::addTankCorrection() {
     }
 }
 
+}  // namespace
+
 double shiftShare(const TankCorrection& c, double mass_kg) {
     constexpr double kMost = 3.0;
     return c.reference_kg > 0 ? std::clamp(c.reference_kg / mass_kg, 1 / kMost, kMost) : 1.0;
-}
-
-double fittingMass_kg(const Fitting& fitting) {
-    if (fitting.weighedMass_kg || !fitting.fromWire || !isWireForm(fitting.kind)) {
-        return fitting.weighedMass_kg.value_or(fitting.typicalMass_kg);
-    }
-    const EyeWire wire = measureEye(fitting);
-    return fitting.density_kg_m3 * (wire.ring_m3 + wire.stem_m3);
-}
-
-bool swings(FittingKind kind) {
-    return isHook(kind) || kind == FittingKind::SplitRing;
-}
-
-bool isHook(FittingKind kind) {
-    return kind == FittingKind::Treble || kind == FittingKind::SingleHook;
-}
-
-std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::string& name) {
-    if (!design.wire.present) {
-        return std::nullopt;
-    }
-    const Result<BodyCurves> curves = BodyCurves::build(design.body, "/body");
-    if (curves) {
-        for (const WireEye& eye : layOutWire(*curves, design.wire).eyes) {
-            if (eye.name == name) {
-                return eye.centre_m;
-            }
-        }
-    }
-    return std::nullopt;
-}
-
-std::optional<Eigen::Vector3d> eyePlace(const Design& design, const std::string& name) {
-    if (name.empty()) {
-        return std::nullopt;
-    }
-    for (const Fitting& eye : design.fittings) {
-        if (eye.name == name && !swings(eye.kind)) {
-            return Eigen::Vector3d(eye.x_m, eye.y_m, eye.z_m);
-        }
-    }
-    return wireEyePlace(design, name);
-}
-
-std::vector<std::string> eyeNames(const Design& design) {
-    std::vector<std::string> names;
-    for (const Fitting& f : design.fittings) {
-        if (isWireForm(f.kind)) {
-            names.push_back(f.name);
-        }
-    }
-    if (const auto curves = BodyCurves::build(design.body, "/body");
-        curves && design.wire.present) {
-        for (const WireEye& eye : layOutWire(*curves, design.wire).eyes) {
-            names.push_back(eye.name);
-        }
-    }
-    return names;
-}
-
-std::vector<std::string> partsWithoutDrag(const Design& design) {
-    std::vector<std::string> names;
-    for (const Appendage& a : design.appendages) {
-        names.push_back(a.name);
-    }
-    for (const Fitting& f : design.fittings) {
-        if (f.kind == FittingKind::SheetFin || f.kind == FittingKind::BristleTail ||
-            f.kind == FittingKind::SoftTail) {
-            names.push_back(f.name);
-        }
-    }
-    return names;
-}
-
-Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting) {
-    if (const auto eye = eyePlace(design, fitting.hangsFrom)) {
-        return *eye;
-    }
-    return {fitting.x_m, fitting.y_m, fitting.z_m};
 }
 
 MassBalance computeMassBalance(const Design& design, const BodyInputs& body, double water_kg_m3) {

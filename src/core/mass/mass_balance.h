@@ -11,31 +11,9 @@
 #include "core/hydro/submerged.h"
 #include "core/make/body_parts.h"
 #include "core/make/stock_density.h"
-#include "core/mass/bore_volume.h"
-#include "core/mass/feature_tool.h"
-#include "core/mass/lip_sheet.h"
-#include "core/mass/rattle.h"
-#include "core/mass/wire_form.h"
+#include "core/placed/placing.h"
 
 namespace wl {
-
-enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat, Hinge, Wire, Rattle, Tank };
-
-/// Whether a mass was put on a scale, worked out from sizes, or taken from a shelf.
-enum class Origin { Weighed, Computed, Typical };
-
-/// One part. `displaced_m3` is water pushed aside outside the bare body.
-struct MassItem {
-    PartKind kind = PartKind::Body;
-    Origin origin = Origin::Computed;
-    std::string name;
-    std::string path;
-    double mass_kg = 0.0;
-    double displaced_m3 = 0.0;
-    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
-    double netDoubt_kg = 0.0;  ///< standard uncertainty of its weight in water
-    size_t piece = 0;          ///< index in MassBalance::pieces
-};
 
 /// One piece of the chain or one appendage with all that is on and in it.
 struct PieceBalance {
@@ -49,12 +27,6 @@ struct PieceBalance {
     FloatingShape coarseShape;                                ///< of this piece alone
 };
 
-/// A feature measured: one tool, or two when mirrored.
-struct FeatureGeometry {
-    std::vector<CutTool> tools;
-    std::vector<CutVolume> cuts;
-};
-
 /// Masses the scale should read as the bait is built.
 struct StageMasses {
     double shapedBody_kg = 0.0;    ///< before any hole
@@ -65,7 +37,7 @@ struct StageMasses {
     double finished_kg = 0.0;      ///< all coats
 };
 
-struct MassBalance {
+struct MassBalance : Placed {
     std::vector<MassItem> items;
     double mass_kg = 0.0;
     Eigen::Vector3d centreOfGravity_m = Eigen::Vector3d::Zero();
@@ -76,23 +48,15 @@ struct MassBalance {
     Eigen::Vector3d centreOfBuoyancy_m = Eigen::Vector3d::Zero();
     double netDoubt_kg = 0.0;  ///< standard uncertainty of (displaced mass - mass)
     StageMasses stages;
-    std::vector<BoreGeometry> bores;
-    std::vector<FeatureGeometry> features;
-    std::vector<ChamberGeometry> chambers;
-    WireLayout wire;
     std::vector<PieceBalance> pieces;  ///< chain first, then appendages
-    LipSheet lip;
     FloatingShape shape;
     FloatingShape coarseShape;  ///< same volume, fewer faces, for searching
 };
 
 /// What the balance is made of besides the design itself.
 struct BodyInputs {
-    const BodyCurves& curves;  ///< breadths already scaled to the trusted volume
+    PlacedBody body;
     const BodyReckoning& reckoning;
-    double massScale = 1.0;  ///< of every piece's material, from a weighed body
-    const std::vector<BodyPart>& parts;
-    const std::vector<JointCut>& cuts;
     const std::vector<CoatedHull>& hulls;  ///< one for each part
 };
 
@@ -106,23 +70,5 @@ MassBalance computeMassBalance(const Design& design, const BodyInputs& body,
 /// Share of a tank correction's shift that a bait of that mass has: the moment found wrong stays,
 /// within a third and three times.
 double shiftShare(const TankCorrection& correction, double mass_kg);
-
-/// Mass of one such fitting: weighed, else worked out from its wire if so wanted, else typical.
-double fittingMass_kg(const Fitting& fitting);
-/// True for hooks and rings.
-bool swings(FittingKind kind);
-bool isHook(FittingKind kind);
-/// Middle of an eye of the through-wire, by its name.
-std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::string& name);
-/// Middle of an eye of any kind, by its name: a part that does not swing, or one of the
-/// through-wire's.
-std::optional<Eigen::Vector3d> eyePlace(const Design& design, const std::string& name);
-/// Names of every eye there is: eyes and hangers, and those of the through-wire.
-std::vector<std::string> eyeNames(const Design& design);
-/// Names of what stands in the water but has no drag of its own in the reckoning yet: side pieces,
-/// fins and tails.
-std::vector<std::string> partsWithoutDrag(const Design& design);
-/// Where the fitting acts: its eye's place when it hangs from one, else its own.
-Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting);
 
 }  // namespace wl

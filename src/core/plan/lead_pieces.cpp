@@ -7,7 +7,7 @@
 #include <limits>
 #include <tuple>
 
-#include "core/mass/rattle.h"
+#include "core/placed/rattle.h"
 
 namespace wl {
 namespace {

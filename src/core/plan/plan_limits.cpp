@@ -17,7 +17,7 @@ std::optional<Error> whyNotCut(const Design& design, const Derived& d) {
         const Embedded& a = solids[meeting.front().a];
         const Embedded& b = solids[meeting.front().b];
         return Error{"plan.clash",
-                     a.moveX.empty() ? a.path : a.moveX,
+                     a.moves ? a.path() + "/x" : a.path(),
                      {a.name, b.name},
                      {{Quantity::Length, std::abs(meeting.front().wall_m)}}};
     }

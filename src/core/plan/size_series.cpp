@@ -4,7 +4,7 @@
 
 #include "core/base/decimal.h"
 #include "core/design/fields.h"
-#include "core/mass/wire_form.h"
+#include "core/placed/wire_form.h"
 #include "core/plan/plan_lead.h"
 #include "core/reckon/evaluate.h"
 #include "core/shape/edit_body.h"

@@ -54,8 +54,9 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
     d.mass = sameMass ? near->mass
                       : std::make_shared<const MassBalance>(computeMassBalance(
                             design,
-                            {d.shape->curves, d.shape->reckoning, d.shape->massScale,
-                             d.shape->parts, d.shape->joints, *d.hulls},
+                            {{d.shape->curves, d.shape->massScale, d.shape->parts, d.shape->joints},
+                             d.shape->reckoning,
+                             *d.hulls},
                             d.waterDensity_kg_m3));
     const bool sameModel = near != nullptr && near->model == model;
     LoadInputs inputs = loadInputsOf(design, d);

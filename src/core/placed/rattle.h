@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/design/parts.h"
-#include "core/mass/cut_tool.h"
+#include "core/placed/cut_tool.h"
 
 namespace wl {
 

@@ -1,10 +1,10 @@
-#include "core/mass/lip_sheet.h"
+#include "core/placed/lip_sheet.h"
 
 #include <algorithm>
 #include <cmath>
 
 #include "core/base/units.h"
-#include "core/mass/mass_balance.h"
+#include "core/placed/eyes.h"
 
 namespace wl {
 

@@ -50,6 +50,7 @@ struct WireBend {
 struct WireEye {
     std::string name;  ///< "nose eye", "tail eye", or the drop's own
     Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
+    bool end = false;  ///< at the nose or the tail, not a drop's
 };
 
 /// The wire laid out in the bait's middle plane.

@@ -5,7 +5,7 @@
 
 #include "core/design/joint.h"
 #include "core/joint/joint_layout.h"
-#include "core/mass/cut_tool.h"
+#include "core/placed/cut_tool.h"
 
 namespace wl {
 

@@ -1,4 +1,4 @@
-#include "core/mass/wire_form.h"
+#include "core/placed/wire_form.h"
 
 #include <algorithm>
 #include <cmath>
@@ -121,7 +121,7 @@ WireLayout layOutWire(const BodyCurves& body, const ThroughWire& wire) {
     const double length = body.length_m();
     Pen pen(out, {0, 0, wire.z_m}, 0.0);
     if (wire.noseEye) {
-        out.eyes.push_back({"nose eye", {-eyeRadius, 0, wire.z_m}});
+        out.eyes.push_back({"nose eye", {-eyeRadius, 0, wire.z_m}, true});
         out.bends.push_back({0, kRingTurn_rad, 0.5 * wire.eyeInner_m, "eye", {0, 0, wire.z_m}});
         pen.wound(eyeRingLength_m(wire.eyeInner_m, wire.wire_m) + wire.wrap_m);
     }
@@ -140,14 +140,14 @@ WireLayout layOutWire(const BodyCurves& body, const ThroughWire& wire) {
         pen.straight(start - pen.at().x());
         pen.bend(sense * kPi / 2, wire.bendRadius_m, wire.wire_m, drop.back ? "up" : "down");
         pen.straight(legs);
-        out.eyes.push_back({drop.name, {drop.x_m, 0, eyeZ}});
+        out.eyes.push_back({drop.name, {drop.x_m, 0, eyeZ}, false});
         pen.bend(-sense * kPi, 0.5 * wire.eyeInner_m, wire.wire_m, "round");
         pen.straight(legs);
         pen.bend(sense * kPi / 2, wire.bendRadius_m, wire.wire_m, drop.back ? "up" : "down");
     }
     pen.straight(length - pen.at().x());
     if (wire.tailEye) {
-        out.eyes.push_back({"tail eye", {length + eyeRadius, 0, wire.z_m}});
+        out.eyes.push_back({"tail eye", {length + eyeRadius, 0, wire.z_m}, true});
         pen.wound(wire.wrap_m);
         out.bends.push_back(
             {out.cutLength_m, kRingTurn_rad, 0.5 * wire.eyeInner_m, "eye", {length, 0, wire.z_m}});

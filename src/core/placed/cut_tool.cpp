@@ -1,4 +1,4 @@
-#include "core/mass/cut_tool.h"
+#include "core/placed/cut_tool.h"
 
 #include <algorithm>
 #include <boost/math/quadrature/gauss.hpp>

@@ -1,4 +1,4 @@
-#include "core/mass/bore_volume.h"
+#include "core/placed/bore_volume.h"
 
 #include <algorithm>
 #include <cmath>
@@ -6,7 +6,7 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
-#include "core/mass/rattle.h"
+#include "core/placed/rattle.h"
 
 namespace wl {
 

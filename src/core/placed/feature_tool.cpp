@@ -1,4 +1,4 @@
-#include "core/mass/feature_tool.h"
+#include "core/placed/feature_tool.h"
 
 #include <cmath>
 

@@ -1,4 +1,4 @@
-#include "core/mass/rattle.h"
+#include "core/placed/rattle.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,0 +1,45 @@
+// One mass of a bait, with where it comes from.
+#pragma once
+
+#include <string>
+
+#include <Eigen/Core>
+
+namespace wl {
+
+enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat, Hinge, Wire, Rattle, Tank };
+
+/// Whether a mass was put on a scale, worked out from sizes, or taken from a shelf.
+enum class Origin { Weighed, Computed, Typical };
+
+/// When a mass comes onto the bait, in the order it is built.
+enum class BuildStage { Shaped, Sealed, Leaded, Fitted, Finished };
+
+/// One part. `displaced_m3` is water pushed aside outside the bare body.
+struct MassItem {
+    PartKind kind = PartKind::Body;
+    Origin origin = Origin::Computed;
+    std::string name;
+    std::string path;
+    BuildStage stage = BuildStage::Shaped;
+    double mass_kg = 0.0;
+    double displaced_m3 = 0.0;
+    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
+    double netDoubt_kg = 0.0;  ///< standard uncertainty of its weight in water
+    size_t piece = 0;          ///< index among the parts of the body
+};
+
+/// A running sum of amounts and their first moments.
+struct MassSum {
+    double amount = 0;
+    Eigen::Vector3d moment = Eigen::Vector3d::Zero();
+    void add(double a, const Eigen::Vector3d& at) {
+        amount += a;
+        moment += a * at;
+    }
+    Eigen::Vector3d centre() const {
+        return amount != 0 ? Eigen::Vector3d(moment / amount) : moment;
+    }
+};
+
+}  // namespace wl

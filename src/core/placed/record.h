@@ -1,0 +1,34 @@
+// Which record of a design something comes from.
+#pragma once
+
+#include <cstddef>
+#include <string>
+
+namespace wl {
+
+/// The lists of a design, and its single records, whose things stand in, on or under a bait.
+enum class RecordList {
+    Bores,
+    Features,
+    Joints,
+    Fittings,
+    Wire,
+    Chambers,
+    Lip,
+    Make,
+    Cavities,
+    Appendages
+};
+
+/// One record; `index` counts within its list, 0 for a single one.
+struct RecordRef {
+    RecordList list = RecordList::Bores;
+    size_t index = 0;
+    bool operator==(const RecordRef&) const = default;
+    auto operator<=>(const RecordRef&) const = default;
+};
+
+/// "/bores/1", "/through_wire", "/lip".
+std::string pathOf(const RecordRef& record);
+
+}  // namespace wl
