@@ -57,12 +57,13 @@ void paintWire(QPainter& p, const Design& design, const Derived& d, const Projec
             if (side < 0 && !f.mirrored) {
                 continue;
             }
-            const auto [from, to] = stemEnds(f, side);
-            p.setPen(inkPen(c.steel, std::max(1.2, f.wire_m * scale)));
-            p.drawLine(project(from), project(to));
-            if (f.kind == FittingKind::TwistedEye) {
-                p.setPen(inkPen(c.sheet, 1.0, Qt::DotLine));
+            for (const auto& [from, to] : stemBars(f, side)) {
+                p.setPen(inkPen(c.steel, std::max(1.2, f.wire_m * scale)));
                 p.drawLine(project(from), project(to));
+                if (f.kind == FittingKind::TwistedEye) {
+                    p.setPen(inkPen(c.sheet, 1.0, Qt::DotLine));
+                    p.drawLine(project(from), project(to));
+                }
             }
         }
     }

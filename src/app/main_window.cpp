@@ -35,6 +35,8 @@ Step stepOfPath(const QString& path) {
                                                             {"/features", Step::Fittings},
                                                             {"/fittings", Step::Fittings},
                                                             {"/bores", Step::Ballast},
+                                                            {"/side_weights", Step::Ballast},
+                                                            {"/build_ups", Step::Ballast},
                                                             {"/coats", Step::Ballast},
                                                             {"/lip", Step::LipAndTie},
                                                             {"/tie", Step::LipAndTie},

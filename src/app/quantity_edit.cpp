@@ -72,12 +72,13 @@ std::optional<Field> QuantityEdit::field() const {
     if (!binding_) {
         return findField(bench_.design(), path_.toStdString());
     }
-    return Field{path_.toStdString(),
-                 binding_->quantity,
-                 binding_->min,
-                 binding_->max,
-                 false,
-                 binding_->read(bench_.design())};
+    Field bound;
+    bound.path = path_.toStdString();
+    bound.quantity = binding_->quantity;
+    bound.min = binding_->min;
+    bound.max = binding_->max;
+    bound.value = binding_->read(bench_.design());
+    return bound;
 }
 
 std::optional<Error> QuantityEdit::assign(std::optional<double> value) {

@@ -35,6 +35,33 @@ RecordColumn textColumn(const QString& title, const QString& field, RowOf<Row> r
         {}};
 }
 
+/// A free outline, written as corners "aft up; aft up; …" in the bench's lengths.
+template <class Row>
+RecordColumn outlineColumn(Workbench& bench, RowOf<Row> row,
+                           std::vector<OutlinePoint> Row::*member) {
+    RecordColumn column{RecordColumn::Kind::Text,
+                        QCoreApplication::translate("RecordColumns", "Outline: aft up; aft up; …"),
+                        "outline",
+                        Quantity::Length,
+                        [&bench, row, member](const Design& d, int r) {
+                            return QString::fromStdString(
+                                outlineText(row(const_cast<Design&>(d), r).*member, bench.bench()));
+                        },
+                        {},
+                        {},
+                        {}};
+    column.take = [&bench, row, member](Design& d, int r,
+                                        const QString& t) -> std::optional<Error> {
+        auto outline = readOutline(t.toStdString(), bench.bench());
+        if (!outline) {
+            return outline.error();
+        }
+        row(d, r).*member = std::move(outline).value();
+        return std::nullopt;
+    };
+    return column;
+}
+
 template <class Row, class E>
 RecordColumn choiceColumn(const QString& title, const QString& field, RowOf<Row> row,
                           E Row::*member, const QStringList& names) {

@@ -41,7 +41,8 @@ class RecordDelegate : public QStyledItemDelegate {
     void setEditorData(QWidget* editor, const QModelIndex& index) const override {
         if (auto* box = qobject_cast<QComboBox*>(editor)) {
             box->setCurrentText(index.data(Qt::EditRole).toString());
-        } else if (auto* line = qobject_cast<QLineEdit*>(editor)) {
+        } else if (auto* line = qobject_cast<QLineEdit*>(editor); line && !line->isModified()) {
+            // Results that arrive meanwhile do not take away what is being typed.
             line->setText(index.data(Qt::EditRole).toString());
         }
     }
@@ -183,6 +184,19 @@ bool RecordModel::setData(const QModelIndex& index, const QVariant& value, int r
     bench_.document.endGesture();
     if (column.kind != RecordColumn::Kind::Number) {
         Design next = bench_.design();
+        if (column.take) {
+            const QString typed = value.toString();
+            const auto error = column.take(next, index.row(), typed);
+            faults_.remove(path);
+            if (error) {
+                faults_[path] = {typed, sentence(*error, bench_.bench())};
+                emit dataChanged(index, index);
+            } else {
+                bench_.document.submit(std::move(next), column.title);
+            }
+            emit faultsChanged();
+            return !error;
+        }
         const QString text = role == Qt::CheckStateRole
                                  ? QString::number(value.toInt() == Qt::Checked ? 1 : 0)
                                  : value.toString().left(100);

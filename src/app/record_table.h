@@ -27,6 +27,8 @@ struct RecordColumn {
     std::function<QString(const Results&, int row)> derived;  ///< read-only, from the results
     /// When set and false, the cell has no meaning in this row: a dash, not editable.
     std::function<bool(const Design&, int row)> applies = {};
+    /// Of a text that may be refused: takes the place of `write`.
+    std::function<std::optional<Error>(Design&, int row, const QString&)> take = {};
 };
 
 /// Model of the list. A cell that was given something it cannot take shows it as typed, marked, and

@@ -62,6 +62,14 @@ std::vector<Hollow> hollowsOf(const Design& design, const Derived& d) {
             case Kind::Chamber:
                 h.closed = true;
                 break;
+            case Kind::Weight:
+                h.fill = c.filler;
+                h.plugFrom_m = e.tool.depth_m - design.sideWeights[number].thickness_m;
+                break;
+            case Kind::Cavity:
+                h.fill = design.make.cavities[number].density_kg_m3 > 0 ? c.filler : c.sheet;
+                h.closed = true;
+                break;
             case Kind::LipSlot:
                 h.fill = c.lip;
                 break;

@@ -77,6 +77,47 @@ void addBores(const Design& design, const Derived& d, TankView view, std::vector
     }
 }
 
+// Place and corners of an outline drawn in the side view.
+void addOutline(const std::vector<OutlinePoint>& outline, const QString& path, const QString& name,
+                double x, double z, std::vector<TankHandle>& out) {
+    if (outline.empty()) {
+        return;
+    }
+    const auto inView = [](const Eigen::Vector3d& p) { return std::vector<double>{p.x(), p.z()}; };
+    out.push_back({tr("%1, place").arg(name),
+                   {x, 0, z},
+                   {{path + "x", Quantity::Length}, {path + "z", Quantity::Length}},
+                   inView,
+                   {1, 0, 1}});
+    for (size_t i = 0; i < outline.size(); ++i) {
+        const QString corner = path + QStringLiteral("outline/%1/").arg(i);
+        out.push_back({tr("%1, corner %2").arg(name).arg(i + 1),
+                       {x + outline[i].aft_m, 0, z + outline[i].up_m},
+                       {{corner + "aft", Quantity::Length}, {corner + "up", Quantity::Length}},
+                       [x, z](const Eigen::Vector3d& p) {
+                           return std::vector<double>{p.x() - x, p.z() - z};
+                       },
+                       {1, 0, 1}});
+    }
+}
+
+void addOutlines(const Design& design, Step step, std::vector<TankHandle>& out) {
+    if (step == Step::Ballast) {
+        for (size_t i = 0; i < design.sideWeights.size(); ++i) {
+            const SideWeight& w = design.sideWeights[i];
+            addOutline(w.outline, QStringLiteral("/side_weights/%1/").arg(i),
+                       QString::fromStdString(w.name), w.x_m, w.z_m, out);
+        }
+    }
+    if (step == Step::Stock && design.make.kind == MakeKind::Layered) {
+        for (size_t i = 0; i < design.make.cavities.size(); ++i) {
+            const Cavity& c = design.make.cavities[i];
+            addOutline(c.outline, QStringLiteral("/make/cavities/%1/").arg(i),
+                       tr("Cavity %1").arg(i + 1), c.x_m, c.z_m, out);
+        }
+    }
+}
+
 void addFittings(const Design& design, TankView view, std::vector<TankHandle>& out) {
     for (size_t i = 0; i < design.fittings.size(); ++i) {
         const Fitting& f = design.fittings[i];
@@ -191,6 +232,11 @@ std::vector<TankHandle> tankHandles(const Design& design, const Derived& derived
             break;
         case Step::Ballast:
             addBores(design, derived, view, out);
+            [[fallthrough]];
+        case Step::Stock:
+            if (view == TankView::Side) {
+                addOutlines(design, step, out);
+            }
             break;
         case Step::Fittings:
             addFittings(design, view, out);

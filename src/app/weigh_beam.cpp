@@ -19,13 +19,13 @@ std::vector<Share> sharesDown(const Derived& d, const Inks& c) {
         {WeighBeam::tr("lip"), 0, c.lip},           {WeighBeam::tr("finish"), 0, c.ground},
         {WeighBeam::tr("hooks, eyes"), 0, c.steel}, {WeighBeam::tr("lead"), 0, c.lead}};
     for (const MassItem& item : d.mass->items) {
-        const int index = item.kind == PartKind::Body                                    ? 0
-                          : item.kind == PartKind::Filler                                ? 1
-                          : item.kind == PartKind::Lip                                   ? 2
-                          : item.kind == PartKind::Coat                                  ? 3
-                          : item.kind == PartKind::Plug || item.kind == PartKind::Rattle ? 5
-                          : item.kind == PartKind::Tank                                  ? 0
-                                                                                         : 4;
+        const int index = item.kind == PartKind::Body                                     ? 0
+                          : item.kind == PartKind::Filler                                 ? 1
+                          : item.kind == PartKind::Lip                                    ? 2
+                          : item.kind == PartKind::Coat || item.kind == PartKind::BuiltUp ? 3
+                          : item.kind == PartKind::Plug || item.kind == PartKind::Rattle  ? 5
+                          : item.kind == PartKind::Tank                                   ? 0
+                                                                                          : 4;
         shares[size_t(index)].mass_kg += item.mass_kg;
     }
     return shares;

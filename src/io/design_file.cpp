@@ -29,6 +29,7 @@ class Writer {
     void number(std::string_view name, Quantity quantity, double& value, double, double) {
         (*out_)[fileKey(name, quantity)] = toFile(quantity, value);
     }
+    void count(std::string_view name, int& value, int, int) { (*out_)[std::string(name)] = value; }
     void optional(std::string_view name, Quantity quantity, std::optional<double>& value, double,
                   double) {
         if (value) {
@@ -92,6 +93,15 @@ class Reader {
         readNumber(name, quantity, read, min, max, false);
         if (read) {
             value = *read;
+        }
+    }
+    void count(std::string_view name, int& value, int min, int max) {
+        std::optional<double> read;
+        readNumber(name, Quantity::Number, read, min, max, false);
+        if (read && *read != std::round(*read)) {
+            fail("file.not_whole", name, {{Quantity::Number, *read}});
+        } else if (read) {
+            value = int(*read);
         }
     }
     void optional(std::string_view name, Quantity quantity, std::optional<double>& value,

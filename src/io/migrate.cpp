@@ -1,5 +1,6 @@
 #include "io/migrate.h"
 
+#include <cmath>
 #include <nlohmann/json.hpp>
 
 namespace wl {
@@ -47,6 +48,32 @@ std::optional<Error> bodyOutOfPiece(Json& json) {
     return std::nullopt;
 }
 
+void roundMember(Json& record, const char* key) {
+    if (record.is_object() && record.contains(key) && record[key].is_number() &&
+        std::abs(record[key].get<double>()) < 1e6) {
+        record[key] = std::llround(record[key].get<double>());
+    }
+}
+
+// Counts were plain numbers: what was drawn as a whole one is one.
+void wholeCounts(Json& json) {
+    const auto each = [](Json& owner, const char* list, auto&& visit) {
+        if (owner.is_object() && owner.contains(list) && owner[list].is_array()) {
+            for (Json& record : owner[list]) {
+                visit(record);
+            }
+        }
+    };
+    each(json, "coats", [](Json& coat) { roundMember(coat, "count"); });
+    each(json, "chambers", [](Json& chamber) { roundMember(chamber, "ball_count"); });
+    each(json, "bores", [&](Json& bore) {
+        each(bore, "pieces", [](Json& piece) { roundMember(piece, "count"); });
+    });
+    if (json.contains("make")) {
+        each(json["make"], "cavities", [](Json& cavity) { roundMember(cavity, "layer"); });
+    }
+}
+
 }  // namespace
 
 std::optional<Error> migrate(Json& json, int fromVersion) {
@@ -56,6 +83,9 @@ std::optional<Error> migrate(Json& json, int fromVersion) {
     }
     if (fromVersion < 3 && !error) {
         error = bodyOutOfPiece(json);
+    }
+    if (fromVersion < 6 && !error) {
+        wholeCounts(json);
     }
     return error;
 }

@@ -82,8 +82,8 @@ void putMotion(Json& piece, const Derived& d, size_t i) {
 }
 
 Json massJson(const Derived& d) {
-    static const char* const kinds[] = {"body", "plug",  "filler", "fitting", "lip",
-                                        "coat", "hinge", "wire",   "rattle",  "tank"};
+    static const char* const kinds[] = {"body",  "plug", "filler", "fitting", "lip",     "coat",
+                                        "hinge", "wire", "rattle", "tank",    "built_up"};
     static const char* const origins[] = {"weighed", "computed", "typical"};
     Json j;
     put(j, "total", Quantity::Mass, d.mass->mass_kg);

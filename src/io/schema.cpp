@@ -20,6 +20,9 @@ class SchemaWriter {
             {"minimum", toFile(quantity, min)},
             {"maximum", toFile(quantity, max)}};
     }
+    void count(std::string_view name, int&, int min, int max) {
+        properties_[std::string(name)] = {{"type", "integer"}, {"minimum", min}, {"maximum", max}};
+    }
     void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
                   double min, double max) {
         double unused = value.value_or(0.0);

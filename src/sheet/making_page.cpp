@@ -137,6 +137,52 @@ double lathePage(SheetPaper& s, const QPointF& at, const Design& design, const D
                    {tr("from the nose"), tr("diameter")}, rows, {34, 30});
 }
 
+// Corners from the nose and the axis, mm right and down.
+QPolygonF outlineOnPaper(const std::vector<OutlinePoint>& outline, double x, double z) {
+    QPolygonF corners;
+    for (const OutlinePoint& p : outline) {
+        corners << QPointF(mm(x + p.aft_m), -mm(z + p.up_m));
+    }
+    return corners;
+}
+
+// Each weight's outline to cut and to cast to, as seen from its own flank.
+double weightOutlines(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
+    s.text({at.x(), at.y(), 160, 5},
+           tr("Weights from the side: pocket and mould, true scale, seen from their flank"), 3.4,
+           true);
+    double top = at.y() + 8;
+    for (size_t i = 0; i < design.sideWeights.size(); ++i) {
+        const SideWeight& w = design.sideWeights[i];
+        QPolygonF corners = outlineOnPaper(w.outline, 0, 0);
+        if (w.from == Flank::Starboard) {  // looked at from there the nose is to the right
+            corners = QTransform::fromScale(-1, 1).map(corners);
+        }
+        const QRectF box = corners.boundingRect();
+        top = s.room(top, std::max(14.0, box.height()) + 4);
+        QPainter& p = s.painter();
+        p.setBrush(Qt::NoBrush);
+        p.setPen(SheetPaper::line(0.4));
+        p.drawPolygon(corners.translated(at.x() + 4 - box.left(), top - box.top()));
+        const double words = at.x() + 10 + box.width();
+        s.text({words, top, 110, 4},
+               tr("%1, from %2: place %3 aft, %4 up; nose to the %5")
+                   .arg(QString::fromStdString(w.name),
+                        w.from == Flank::Port ? tr("port") : tr("starboard"), s.length(w.x_m),
+                        s.length(w.z_m), w.from == Flank::Port ? tr("left") : tr("right")),
+               2.6);
+        s.text({words, top + 4.5, 110, 4},
+               tr("pocket down to %1 off the middle; %2 thick, of %3")
+                   .arg(s.length(w.bottom_m), s.length(w.thickness_m),
+                        QString::fromStdString(w.material)),
+               2.6);
+        s.text({words, top + 9, 110, 4},
+               tr("weighs %1").arg(s.q(Quantity::Mass, d.mass->sideWeights[i].mass_kg)), 2.6);
+        top += std::max(14.0, box.height()) + 4;
+    }
+    return top;
+}
+
 // Every sheet's outline on its middle, one under the other.
 double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
     s.text({at.x(), at.y(), 120, 5}, tr("Sheets, starboard first, true scale"), 3.4, true);
@@ -171,10 +217,13 @@ double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, con
         p.setPen(SheetPaper::line(0.4));
         p.drawPolygon(back + belly);
         for (const Cavity& c : design.make.cavities) {
-            if (std::lround(c.layer) == long(k) + 1) {
+            if (int(k) + 1 >= c.layer && int(k) + 1 < c.layer + c.sheets) {
                 p.setPen(SheetPaper::line(0.25, Qt::DashLine));
-                p.drawRect(QRectF(mm(c.x_m - 0.5 * c.length_m), -mm(c.z_m + 0.5 * c.height_m),
-                                  mm(c.length_m), mm(c.height_m)));
+                p.drawPolygon(outlineOnPaper(c.outline, c.x_m, c.z_m));
+                if (c.outline.empty()) {
+                    p.drawRect(QRectF(mm(c.x_m - 0.5 * c.length_m), -mm(c.z_m + 0.5 * c.height_m),
+                                      mm(c.length_m), mm(c.height_m)));
+                }
             }
         }
         p.restore();
@@ -191,8 +240,8 @@ double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, con
 }  // namespace
 
 bool hasMakingPage(const Design& design) {
-    return !design.joints.empty() || !design.features.empty() || design.wire.present ||
-           !design.chambers.empty() || design.make.kind != MakeKind::Carved;
+    return !design.sideWeights.empty() || !design.joints.empty() || !design.features.empty() ||
+           design.wire.present || !design.chambers.empty() || design.make.kind != MakeKind::Carved;
 }
 
 void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
@@ -211,6 +260,9 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
     }
     if (!design.chambers.empty()) {
         y = rattleTable(s, {0, y}, design) + 2;
+    }
+    if (!design.sideWeights.empty()) {
+        y = weightOutlines(s, {0, y}, design, d) + 2;
     }
     switch (design.make.kind) {
         case MakeKind::Turned:

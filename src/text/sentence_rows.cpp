@@ -21,6 +21,7 @@ constexpr std::array kRows{
     Row{"text.divides_by_zero", WL_TR("A fraction cannot be over zero.")},
     Row{"field.unknown", WL_TR("This design has no such field.")},
     Row{"field.required", WL_TR("Give a value: this one cannot be left empty.")},
+    Row{"field.not_whole", WL_TR("%1 is no whole number: count them.")},
     Row{"field.out_of_range", WL_TR("%1 cannot be right: from %2 to %3 is taken.")},
     // Files
     Row{"file.cannot_open",
@@ -51,6 +52,7 @@ constexpr std::array kRows{
     Row{"file.wrong_type",
         WL_TR("The file holds something other than the number, text or list expected here.")},
     Row{"file.out_of_range", WL_TR("%1 stands here; from %2 to %3 is taken.")},
+    Row{"file.not_whole", WL_TR("%1 stands here; only a whole number is taken.")},
     Row{"file.unknown_choice", WL_TR("The file names a choice this version does not know.")},
     Row{"file.bad_solid", WL_TR("The imported solid in the file is damaged: it is not a closed "
                                 "surface. Import it again.")},
@@ -110,6 +112,20 @@ constexpr std::array kRows{
                                   "in short grain. A through-wire takes the pull.")},
     Row{"make.layers_short", WL_TR("The sheets make %1 together, the body is drawn %2 wide. What "
                                    "they do not reach is left out of the mass.")},
+    Row{"outline.not_pairs",
+        WL_TR("“%w1” is no corner. Write how far aft and how far up, with “;” between corners: "
+              "0 0; 12 0; 12 4.")},
+    Row{"outline.corners", WL_TR("%1 corners; an outline has from %2 to %3.")},
+    Row{"outline.too_far", WL_TR("A corner stands %1 off; at most %2 is taken.")},
+    Row{"outline.not_simple",
+        WL_TR("The outline of %w1 encloses nothing or crosses itself: draw it round once.")},
+    Row{"weight.not_in_body", WL_TR("%w1 does not reach into the body: let it in deeper.")},
+    Row{"weight.comes_out", WL_TR("%1 of %w1 stands out of the skin and counts as filed off.")},
+    Row{"weight.not_as_drawn",
+        WL_TR("%w1 weighs %1, its outline and thickness make %2. Check which is true.")},
+    Row{"build_up.no_skin", WL_TR("There is no skin where %w1 is built up.")},
+    Row{"clip.wider_than_bore",
+        WL_TR("%w1 is %1 over both legs and does not go into %w2, which is %2 wide.")},
     Row{"make.cavity_no_layer", WL_TR("There is no sheet %1 for this cavity; there are %2.")},
     Row{"make.cavity_wall", WL_TR("Cavity %w1 leaves %1 of wall; %2 is the least.")},
     Row{"make.groove_wall", WL_TR("The groove between the halves leaves %1 of wall; %2 is the "

@@ -143,11 +143,11 @@ TEST_CASE("faults of joints, holes and making are found where they are") {
                  [&](Design& d) { sheets(d, 0.004); });
     checkFinding("make.cavity_wall", "/make/cavities/0/x", [&](Design& d) {
         sheets(d, 0.008);
-        d.make.cavities = {{2.0, 0.005, 0.0, 0.02, 0.006, 0.0}};
+        d.make.cavities = {{2, 0.005, 0.0, 0.02, 0.006, 0.0}};
     });
     checkFinding("make.cavity_no_layer", "/make/cavities/0/layer", [&](Design& d) {
         sheets(d, 0.008);
-        d.make.cavities = {{5.0, 0.03, 0.0, 0.01, 0.004, 0.0}};
+        d.make.cavities = {{5, 0.03, 0.0, 0.01, 0.004, 0.0}};
     });
     checkFinding("make.leak_unknown", "/make/print/wet_mass", [](Design& d) {
         d.make.kind = MakeKind::Printed;

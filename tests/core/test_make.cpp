@@ -113,7 +113,7 @@ TEST_CASE("sheets side by side weigh what their slices do, and one heavy side le
     CHECK(evaluated(d).rest->roll_rad < -0.01);  // port side down
     // A cavity in the core takes its stock out, and puts back what fills it.
     d.make.layers[2].density_kg_m3 = 400;
-    d.make.cavities = {{2.0, 0.035, 0.0, 0.02, 0.006, 0.0}};
+    d.make.cavities = {{2, 0.035, 0.0, 0.02, 0.006, 0.0}};
     CHECK(even.mass->mass_kg - evaluated(d).mass->mass_kg ==
           Approx(300 * 0.02 * 0.006 * 0.008).epsilon(1e-6));
     d.make.layers.clear();

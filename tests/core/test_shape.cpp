@@ -129,7 +129,7 @@ TEST_CASE(
     Design pieces = demoDesign();
     for (Bore& bore : pieces.bores) {
         bore.lead = BoreLead::Pieces;
-        bore.pieces = {{"ball", 2.0, 0.004, 0.0, 0.006}};
+        bore.pieces = {{"ball", 2, 0.004, 0.0, 0.006}};
     }
     const SizeRow row = evaluateSize(pieces, 1.5 * length);
     REQUIRE(row.known);

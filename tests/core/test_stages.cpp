@@ -63,13 +63,19 @@ void checkSame(const Derived& a, const Derived& b) {
 TEST_CASE("any one field changed: reckoned from the design before it or from nothing, the same") {
     int changed = 0;
     for (const char* name : {"diver", "swimmer"}) {
-        const Design before = demoNamed(name);
+        Design before = demoNamed(name);
+        before.sideWeights.emplace_back();
+        before.sideWeights[0].outline = ovalOutline(0.01, 0.004, 5);
+        before.buildUps.emplace_back();
+        before.coats[0].thickerOn = ThickerOn::Belly;
         const Derived near = evaluated(before);
         for (const Field& field : listFields(before)) {
             if (!field.value) {
                 continue;
             }
-            const double other = *field.value != 0 ? *field.value * 1.01 : 0.01 * field.max;
+            const double other = field.whole         ? *field.value + 1
+                                 : *field.value != 0 ? *field.value * 1.01
+                                                     : 0.01 * field.max;
             const Result<Design> after = withField(before, field.path, other);
             if (!after || *after == before) {
                 continue;
@@ -101,6 +107,9 @@ TEST_CASE("fields without a number: words, kinds, what is there at all") {
     spoil([](Design& d) { d.lip.present = false; });
     spoil([](Design& d) { d.lip.family = LipFamily::Oval; });
     spoil([](Design& d) { d.coats.clear(); });
+    spoil([](Design& d) { d.coats[0].thickerOn = ThickerOn::Port; });
+    spoil([](Design& d) { d.buildUps.emplace_back(); });
+    spoil([](Design& d) { d.sideWeights.emplace_back().outline = ovalOutline(0.01, 0.004, 5); });
     spoil([](Design& d) { d.make.kind = MakeKind::Printed; });
     spoil([](Design& d) { d.pieces.front().stock.source = DensitySource::Shelf; });
     spoil([](Design& d) { d.brief.wantedState = WantedState::Sink; });

@@ -338,7 +338,7 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     o.settle();
     CHECK(o.derived().mass->wire.path_m.empty());
     o.window.rail().choose(Step::Ballast);
-    o.tab("ballastTabs", 2);
+    o.tab("ballastTabs", 3);
     o.click("addChamber");
     REQUIRE(o.design().chambers.size() == 1);
     auto* chambers = o.window.findChild<QTableView*>("chambers");
@@ -349,6 +349,46 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     o.click("removeChamber");
     CHECK(o.design().chambers.empty());
     CHECK(o.derived().mass->mass_kg != with);
+}
+
+TEST_CASE("a weight from the side, putty and a coat run to the belly, entered and told") {
+    Opened o;
+    o.window.rail().choose(Step::Ballast);
+    o.tab("ballastTabs", 2);
+    o.click("addSideWeight");
+    REQUIRE(o.design().sideWeights.size() == 1);
+    const std::vector<OutlinePoint> oval = o.design().sideWeights[0].outline;
+    CHECK(oval.size() == 10);
+    auto* fault = o.window.findChild<QLabel*>("sideWeightsFault");
+    o.typeCell("sideWeights", 0, 4, "0 0; 12 0; twelve 4");
+    CHECK(o.design().sideWeights[0].outline == oval);
+    CHECK(fault->text().contains("twelve 4"));
+    auto* weights = o.window.findChild<QTableView*>("sideWeights");
+    CHECK(weights->model()->index(0, 4).data().toString().contains("twelve"));
+    o.typeCell("sideWeights", 0, 4, "-6 0; 6 0; 6 4; -6 4");
+    CHECK(o.design().sideWeights[0].outline.size() == 4);
+    CHECK(fault->isHidden());
+    CHECK(o.derived().mass->sideWeights[0].mass_kg > 1e-3);
+    o.tab("ballastTabs", 4);
+    o.typeCell("coats", 2, 3, "1.5");
+    CHECK(o.window.findChild<QLabel*>("coatsFault")->text().contains("whole"));
+    o.typeCell("coats", 2, 3, "2");
+    CHECK(o.design().coats[2].count == 2);
+    const double nose = o.derived().mass->centreOfGravity_m.x();
+    auto* coats = o.window.findChild<QTableView*>("coats");
+    CHECK(coats->model()->setData(coats->model()->index(0, 5), "tail"));
+    o.settle();
+    CHECK(o.design().coats[0].thickerOn == ThickerOn::Tail);
+    CHECK(o.derived().mass->centreOfGravity_m.x() > nose);
+    o.tab("ballastTabs", 5);
+    o.click("addPutty");
+    o.click("addDrip");
+    REQUIRE(o.design().buildUps.size() == 2);
+    CHECK(o.design().buildUps[1].density_kg_m3 == o.design().coats.back().density_kg_m3);
+    o.window.goTo("/build_ups/1/thickness");
+    CHECK(o.window.findChild<QTableView*>("buildUps")->currentIndex().row() == 1);
+    o.click("removeBuildUp");
+    CHECK(o.design().buildUps.size() == 1);
 }
 
 TEST_CASE("line, pin, rod, filler and lip are taken from the shelf") {

@@ -3,6 +3,7 @@
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
+#include <regex>
 #include <sstream>
 
 #include "core/design/fields.h"
@@ -65,6 +66,25 @@ TEST_CASE("version 2 files open: the shape moves from the piece to the bait") {
     CHECK(old->body.stations.size() == 9);
     CHECK(old->pieces[0].stock.weighedBody_kg == Approx(7.31e-3));
     CHECK(evaluated(*old).rest->spare == Approx(0.14).margin(0.002));
+}
+
+TEST_CASE("counts of older files were any number: they open whole, and are kept whole") {
+    std::string text = writeDesign(demoDesign());
+    const auto put = [&](const std::string& from, const std::string& to) {
+        const size_t at = text.find(from);
+        REQUIRE(at != std::string::npos);
+        text.replace(at, from.size(), to);
+    };
+    put("\"count\": ", "\"count\": 2.6, \"was\": ");
+    text = std::regex_replace(text, std::regex(", \"was\": [0-9.]+"), "");
+    CHECK(readDesign(text).error().code == "file.not_whole");
+    put("\"version\": " + std::to_string(kFormatVersion), "\"version\": 5");
+    const Result<Design> old = readDesign(text);
+    INFO((old.ok() ? std::string() : old.error().code + " " + old.error().path));
+    REQUIRE(old.ok());
+    CHECK(old->coats[0].count == 3);
+    CHECK(withField(*old, "/coats/0/count", 2.5).error().code == "field.not_whole");
+    CHECK(withField(*old, "/coats/0/count", 4)->coats[0].count == 4);
 }
 
 TEST_CASE("an imported solid and a kept picture come back byte for byte") {

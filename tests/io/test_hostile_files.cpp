@@ -10,6 +10,8 @@
 using namespace wl;
 using namespace wl::test;
 
+static const std::string kVersion = "\"version\": " + std::to_string(kFormatVersion);
+
 static std::string refusal(const std::string& text) {
     const Result<Design> r = readDesign(text);
     return r.ok() ? "ok" : r.error().code + " " + r.error().path;
@@ -27,8 +29,8 @@ TEST_CASE("bad files are refused with place and reason") {
     CHECK(refusal("hello") == "file.not_json ");
     CHECK(refusal("[]") == "file.not_ours ");
     CHECK(refusal("{\"format\": \"other\", \"version\": 1}") == "file.not_ours ");
-    CHECK(refusal(with("\"version\": 5", "\"version\": 99")) == "file.too_new /version");
-    CHECK(refusal(with("\"version\": 5", "\"version\": 0")) == "file.not_ours /version");
+    CHECK(refusal(with(kVersion, "\"version\": 99")) == "file.too_new /version");
+    CHECK(refusal(with(kVersion, "\"version\": 0")) == "file.not_ours /version");
     CHECK(refusal(with("\"cast_length_m\": 26.0", "\"cast_length_m\": -26")) ==
           "file.out_of_range /brief/cast_length_m");
     CHECK(refusal(with("\"cast_length_m\": 26.0", "\"cast_length_m\": 1e999")) == "file.not_json ");

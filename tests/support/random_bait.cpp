@@ -63,7 +63,7 @@ Design randomDesign(Dice& dice) {
     hook.size_m = 0.2 * length;
     hook.hangsFrom = "belly eye";
     d.fittings.push_back(hook);
-    d.coats = {{CoatKind::Clear, "clear", dice.from(5e-5, 3e-4), 2.0}};
+    d.coats = {{CoatKind::Clear, "clear", dice.from(5e-5, 3e-4), 2}};
     d.lip.present = dice.chance(0.5);
     d.lip.length_m = 0.25 * length;
     d.lip.angle_rad = dice.from(15, 60) * kDegree;

@@ -72,7 +72,7 @@ void addPiece(Workbench& bench, int row, const PieceKind& kind) {
     if (there != bore.pieces.end()) {
         there->count += 1;
     } else {
-        bore.pieces.push_back({kind.name, 1.0, kind.mass_g * kGram, kind.length_mm * kMillimetre,
+        bore.pieces.push_back({kind.name, 1, kind.mass_g * kGram, kind.length_mm * kMillimetre,
                                kind.diameter_mm * kMillimetre});
     }
     bore.plugDensity_kg_m3 = kind.density_g_mm3 * 1e6;
@@ -245,6 +245,10 @@ RecordTable* boreTable(Workbench& bench) {
     return table;
 }
 
+Coat& coatAt(Design& d, int r) {
+    return d.coats[size_t(r)];
+}
+
 RecordTable* coatTable(Workbench& bench) {
     using Kind = RecordColumn::Kind;
     static const QStringList kinds{tr("sealer"), tr("paint"), tr("clear")};
@@ -271,6 +275,13 @@ RecordTable* coatTable(Workbench& bench) {
     columns.push_back(number(tr("One coat"), "thickness", Quantity::Thickness));
     columns.push_back(number(tr("Coats"), "count", Quantity::Number));
     columns.push_back(number(tr("Density"), "density", Quantity::Density));
+    columns.push_back(choiceColumn(tr("Thicker on"), "thicker_on", coatAt, &Coat::thickerOn,
+                                   {tr("no side"), tr("belly"), tr("back"), tr("port"),
+                                    tr("starboard"), tr("nose"), tr("tail")}));
+    columns.push_back(number(tr("by"), "thicker_by", Quantity::Fraction));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.coats[size_t(r)].thickerOn != ThickerOn::Nowhere;
+    };
     columns.push_back({Kind::Text,
                        tr("Mass"),
                        "",
@@ -279,11 +290,12 @@ RecordTable* coatTable(Workbench& bench) {
                        {},
                        {},
                        [&bench](const Results& r, int row) {
-                           const Coat& c = r.design->coats[size_t(row)];
-                           return bench.text(Quantity::Mass,
-                                             c.density_kg_m3 * c.thickness_m * c.count *
-                                                 r.derived->shape->skin.area_m2,
-                                             false);
+                           const std::string path = "/coats/" + std::to_string(row);
+                           double all = 0;
+                           for (const MassItem& item : r.derived->mass->items) {
+                               all += item.path == path ? item.mass_kg : 0;
+                           }
+                           return bench.text(Quantity::Mass, all, false);
                        }});
     return new RecordTable(bench, "coats", "/coats",
                            [](const Design& d) { return int(d.coats.size()); }, std::move(columns),
@@ -370,8 +382,10 @@ QWidget* makeBallastPage(Workbench& bench) {
     tabs->setDocumentMode(true);
     tabs->addTab(boreTable(bench), tr("Bores and plugs"));
     tabs->addTab(makeChoicesTab(bench), tr("Ways to do it"));
+    tabs->addTab(makeSideWeightTab(bench), tr("Side weights"));
     tabs->addTab(makeRattleTab(bench), tr("Rattles"));
-    tabs->addTab(coatTable(bench), tr("Finish coats"));
+    tabs->addTab(coatTable(bench), tr("Coats"));
+    tabs->addTab(makeBuildUpTab(bench), tr("Putty"));
     return formRow({plan, tabs}, {0, 1});
 }
 

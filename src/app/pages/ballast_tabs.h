@@ -9,5 +9,9 @@ namespace wl {
 QWidget* makeChoicesTab(Workbench& bench);
 /// Rattle chambers.
 QWidget* makeRattleTab(Workbench& bench);
+/// Weights cast to an outline and let in from the side.
+QWidget* makeSideWeightTab(Workbench& bench);
+/// Putty built up on the skin, and drips of a coat.
+QWidget* makeBuildUpTab(Workbench& bench);
 
 }  // namespace wl

@@ -18,10 +18,10 @@ static QString tr(const char* text) {
 namespace {
 
 const QStringList& kindNames() {
-    static const QStringList names{tr("treble"),      tr("split ring"),    tr("screw eye"),
-                                   tr("twisted eye"), tr("glass eye"),     tr("other"),
-                                   tr("sheet fin"),   tr("bristle tail"),  tr("soft tail"),
-                                   tr("single hook"), tr("hanger in lead")};
+    static const QStringList names{tr("treble"),      tr("split ring"),     tr("screw eye"),
+                                   tr("twisted eye"), tr("glass eye"),      tr("other"),
+                                   tr("sheet fin"),   tr("bristle tail"),   tr("soft tail"),
+                                   tr("single hook"), tr("hanger in lead"), tr("clip")};
     return names;
 }
 
@@ -194,6 +194,10 @@ QWidget* makeFittingsPage(Workbench& bench) {
     columns.push_back(number(tr("Twists"), "twists", Quantity::Number));
     columns.back().applies = [](const Design& d, int r) {
         return d.fittings[size_t(r)].kind == FittingKind::TwistedEye;
+    };
+    columns.push_back(number(tr("Legs apart"), "leg_gap", Quantity::Length));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.fittings[size_t(r)].kind == FittingKind::Clip;
     };
     columns.push_back(choiceColumn(tr("Goes in from"), "stem_from", fittingAt, &Fitting::stemFrom,
                                    {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")}));

@@ -98,6 +98,10 @@ QWidget* turnedSheet(Workbench& bench) {
     return formRow({blank, fit});
 }
 
+Cavity& cavityAt(Design& d, int r) {
+    return d.make.cavities[size_t(r)];
+}
+
 QWidget* layeredSheet(Workbench& bench) {
     std::vector<RecordColumn> c;
     c.push_back(
@@ -141,12 +145,19 @@ QWidget* layeredSheet(Workbench& bench) {
           false},
          removeFromMake(bench, "removeLayer", tr("Remove a sheet"), &Make::layers)});
     std::vector<RecordColumn> k;
-    k.push_back(numberColumn(tr("Cavity in sheet"), "layer", Quantity::Number));
+    k.push_back(numberColumn(tr("Cavity from sheet"), "layer", Quantity::Number));
+    k.push_back(numberColumn(tr("Sheets"), "sheets", Quantity::Number));
     for (const auto& [title, field] :
          {std::pair{tr("Aft"), "x"}, std::pair{tr("Up"), "z"}, std::pair{tr("Long"), "length"},
           std::pair{tr("High"), "height"}}) {
         k.push_back(numberColumn(title, field, Quantity::Length));
+        if (k.size() > 4) {  // a rectangle's own
+            k.back().applies = [](const Design& d, int r) {
+                return d.make.cavities[size_t(r)].outline.empty();
+            };
+        }
     }
+    k.push_back(outlineColumn(bench, cavityAt, &Cavity::outline));
     k.push_back(numberColumn(tr("Holds"), "filler_density", Quantity::Density));
     auto* cavities = new RecordTable(
         bench, "cavities", "/make/cavities",
@@ -155,8 +166,7 @@ QWidget* layeredSheet(Workbench& bench) {
           [&bench](int) {
               Design next = bench.design();
               Cavity cavity;
-              cavity.layer = double((next.make.layers.size() + 1) / 2);
-              cavity.layer = std::max(1.0, cavity.layer);
+              cavity.layer = std::max(1, int(next.make.layers.size() + 1) / 2);
               next.make.cavities.push_back(cavity);
               bench.document.endGesture();
               bench.document.submit(std::move(next), tr("Add a cavity"));

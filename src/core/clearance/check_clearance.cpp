@@ -22,8 +22,11 @@ Moving movingOf(const Embedded& e) {
     switch (e.kind) {
         case Embedded::Kind::Bore:
             return {1.0, "edit.move_bore"};
+        case Embedded::Kind::Weight:
+            return {1.2, "edit.move_cut"};
         case Embedded::Kind::Chamber:
             return {1.5, "edit.move_chamber"};
+        case Embedded::Kind::Cavity:
         case Embedded::Kind::Cut:
             return {2.0, "edit.move_cut"};
         case Embedded::Kind::Stem:
@@ -133,9 +136,11 @@ std::optional<ProposedEdit> couldBeMeant(const Embedded& a, const Embedded& b) {
         std::optional<MeetingKind> kind;
         if (first->kind == Kind::LipSlot && is(*second, {Kind::Wire, Kind::Stem})) {
             kind = MeetingKind::SlottedOver;
-        } else if (is(*first, {Kind::Wire, Kind::Stem}) && is(*second, {Kind::Cut, Kind::Pocket})) {
+        } else if (is(*first, {Kind::Wire, Kind::Stem}) &&
+                   is(*second, {Kind::Cut, Kind::Pocket, Kind::Cavity})) {
             kind = MeetingKind::PassesThrough;
-        } else if (first->kind == Kind::Stem && is(*second, {Kind::Pin, Kind::Bore, Kind::Wire})) {
+        } else if (first->kind == Kind::Stem &&
+                   is(*second, {Kind::Pin, Kind::Bore, Kind::Wire, Kind::Weight})) {
             kind = MeetingKind::StandsIn;  // an eye that is the hinge pin, one cast into lead
         } else if (first->kind == Kind::Bore && is(*second, {Kind::Cut, Kind::Bore})) {
             kind = MeetingKind::PassesThrough;  // a bore that opens into a pocket
@@ -248,6 +253,8 @@ bool alreadyTold(const Embedded& e, const std::vector<Finding>& findings) {
                        f.code == "bore.thin_beside";
             case Kind::Cut:
                 return f.code == "feature.comes_out" || f.code == "feature.thin_wall";
+            case Kind::Cavity:
+                return f.code == "make.cavity_wall";
             default:
                 return false;
         }

@@ -6,6 +6,7 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
+#include "core/geometry/convex_parts.h"
 
 namespace wl {
 namespace {
@@ -26,7 +27,11 @@ Vector3d nearestIn(const Embedded& solid, const Vector3d& p) {
         return r > t.halfAlong_m ? Vector3d(axis + aside * (t.halfAlong_m / r)) : p;
     }
     double a = from.dot(t.along), c = from.dot(t.across());
-    if (t.round) {
+    if (!t.corners.empty()) {
+        const Eigen::Vector2d in = nearestInConvex(t.corners, {a, c});
+        a = in.x();
+        c = in.y();
+    } else if (t.round) {
         const double r = std::hypot(a, c);
         if (r > t.halfAlong_m) {
             a *= t.halfAlong_m / r;
@@ -41,8 +46,7 @@ Vector3d nearestIn(const Embedded& solid, const Vector3d& p) {
 
 double boundingRadius(const Embedded& s) {
     const CutTool& t = s.tool;
-    return std::hypot(0.5 * (t.depth_m + t.tip_m) + (s.capsule ? t.halfAlong_m : 0),
-                      std::hypot(t.halfAlong_m, t.round ? 0.0 : t.halfAcross_m)) +
+    return std::hypot(0.5 * (t.depth_m + t.tip_m) + (s.capsule ? t.halfAlong_m : 0), t.rim_m()) +
            0.5 * t.tip_m;
 }
 

@@ -70,7 +70,8 @@ struct NearestFacet {
         const double a = std::abs(from.dot(t.along)), c = std::abs(from.dot(t.across()));
         constexpr double kRound = 1.5;
         const double half = t.round ? t.halfAlong_m : t.halfAcross_m;
-        const bool round = t.round
+        const bool round = !t.corners.empty() ? std::hypot(a, c) < kRound * t.rim_m() + 0.001
+                           : t.round
                                ? std::hypot(a, c) < kRound * t.halfAlong_m + 0.001
                                : a < kRound * t.halfAlong_m + 0.001 && c < kRound * half + 0.001;
         return round && normal.dot(t.inward) < 0;
@@ -130,20 +131,15 @@ SkinWall wallToSkin(const Embedded& solid, const SkinSearch& skin, double within
     const double radius = t.halfAlong_m;
     const double reach = t.depth_m + t.tip_m;
     const bool closed = solid.kind == Embedded::Kind::Chamber ||
-                        solid.kind == Embedded::Kind::Pin || solid.kind == Embedded::Kind::Pocket;
+                        solid.kind == Embedded::Kind::Pin || solid.kind == Embedded::Kind::Pocket ||
+                        solid.kind == Embedded::Kind::Cavity;
     const bool wire = solid.kind == Embedded::Kind::Wire;
     const bool atMouth =
-        !solid.open && (solid.kind == Embedded::Kind::Bore || solid.kind == Embedded::Kind::Cut);
+        !solid.open && (solid.kind == Embedded::Kind::Bore || solid.kind == Embedded::Kind::Cut ||
+                        solid.kind == Embedded::Kind::Weight);
     const Embedded* mouth = closed || wire ? nullptr : &solid;
     auto at = [&](double u, double v) {  // u along the depth, v round the rim
-        const double angle = 2 * kPi * v;
-        if (t.round) {
-            return Vector3d(t.mouth_m + u * t.inward + radius * std::cos(angle) * t.along +
-                            radius * std::sin(angle) * t.across());
-        }
-        const double big = std::max(std::abs(std::cos(angle)), std::abs(std::sin(angle)));
-        return Vector3d(t.mouth_m + u * t.inward + t.halfAlong_m * std::cos(angle) / big * t.along +
-                        t.halfAcross_m * std::sin(angle) / big * t.across());
+        return Vector3d(t.mouth_m + u * t.inward + t.onRim(v));
     };
     // A stem set at a slant runs close under the skin where it goes in: its inner half counts.
     const double from = closed       ? 0.0

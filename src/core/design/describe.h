@@ -1,9 +1,9 @@
 // The one description of the design: names, quantities, ranges and order of every field. Reading,
 // writing, the published schema, range checks, field paths and the fields on screen all follow it.
 //
-// A visitor has: number(name, Quantity, double&, min, max), optional(name, Quantity,
-// optional<double>&, min, max), text(name, string&, maxBytes), flag(name, bool&),
-// choice(name, Enum&, names), group(name, T&), list(name, vector<T>&, minCount, maxCount),
+// A visitor has: number(name, Quantity, double&, min, max), count(name, int&, min, max),
+// optional(name, Quantity, optional<double>&, min, max), text(name, string&, maxBytes), flag(name,
+// bool&), choice(name, Enum&, names), group(name, T&), list(name, vector<T>&, minCount, maxCount),
 // mesh(name, SharedMesh&, maxTriangles), bytes(name, SharedBytes&, maxBytes).
 // min and max are SI and inclusive.
 #pragma once
@@ -138,6 +138,8 @@ void describe(V& v, Design& d) {
     v.list("features", d.features, 0, 40);
     v.list("fittings", d.fittings, 0, 60);
     v.list("bores", d.bores, 0, 20);
+    v.list("side_weights", d.sideWeights, 0, 8);
+    v.list("build_ups", d.buildUps, 0, 20);
     v.group("through_wire", d.wire);
     v.list("chambers", d.chambers, 0, 8);
     v.list("meetings", d.meetings, 0, kMostMeetings);

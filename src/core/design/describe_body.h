@@ -144,13 +144,21 @@ void describe(V& v, Layer& l) {
 }
 
 template <class V>
+void describe(V& v, OutlinePoint& p) {
+    v.number("aft", Quantity::Length, p.aft_m, -kFarthestCorner_m, kFarthestCorner_m);
+    v.number("up", Quantity::Length, p.up_m, -kFarthestCorner_m, kFarthestCorner_m);
+}
+
+template <class V>
 void describe(V& v, Cavity& c) {
     using Q = Quantity;
-    v.number("layer", Q::Number, c.layer, 1.0, 40.0);
+    v.count("layer", c.layer, 1, 40);
+    v.count("sheets", c.sheets, 1, 40);
     v.number("x", Q::Length, c.x_m, 0.0, kLongestBait_m);
     v.number("z", Q::Length, c.z_m, -0.3, 0.3);
     v.number("length", Q::Length, c.length_m, 5e-4, 0.3);
     v.number("height", Q::Length, c.height_m, 5e-4, 0.2);
+    v.list("outline", c.outline, 0, kMostCorners);
     v.number("filler_density", Q::Density, c.density_kg_m3, 0.0, 20000.0);
 }
 

@@ -12,9 +12,9 @@
 
 namespace wl {
 
-inline constexpr std::array<std::string_view, 11> kFittingKinds{
+inline constexpr std::array<std::string_view, 12> kFittingKinds{
     "treble",    "split_ring",   "screw_eye", "twisted_eye", "glass_eye", "other",
-    "sheet_fin", "bristle_tail", "soft_tail", "single_hook", "hanger"};
+    "sheet_fin", "bristle_tail", "soft_tail", "single_hook", "hanger",    "clip"};
 inline constexpr std::array<std::string_view, 2> kHingeKinds{"pin", "linked_eyes"};
 inline constexpr std::array<std::string_view, 3> kPocketIns{"none", "front_piece", "rear_piece"};
 inline constexpr std::array<std::string_view, 5> kFeatureKinds{"eye_socket", "slot", "saw_groove",
@@ -27,6 +27,9 @@ inline constexpr std::array<std::string_view, 3> kBoreLeads{"plug", "poured", "p
 inline constexpr std::array<std::string_view, 3> kChamberAxes{"along", "across", "upright"};
 inline constexpr std::array<std::string_view, 4> kLipFamilies{"rounded", "cut", "oval", "waisted"};
 inline constexpr std::array<std::string_view, 3> kCoatKinds{"sealer", "paint", "clear"};
+inline constexpr std::array<std::string_view, 7> kThickerOn{"nowhere",   "belly", "back", "port",
+                                                            "starboard", "nose",  "tail"};
+inline constexpr std::array<std::string_view, 2> kFlanks{"port", "starboard"};
 inline constexpr std::array<std::string_view, 2> kTiePlaces{"body", "lip"};
 inline constexpr size_t kMostMeetings = 40;
 
@@ -113,6 +116,7 @@ void describe(V& v, Fitting& f) {
     v.flag("from_wire", f.fromWire);
     v.number("stem", Q::Length, f.shank_m, 0.0, 0.2);
     v.number("twists", Q::Number, f.twists, 0.0, 60.0);
+    v.number("leg_gap", Q::Length, f.legGap_m, 5e-4, 0.05);
     v.number("stem_lean", Q::Angle, f.stemLean_rad, -80.0 * kDegree, 80.0 * kDegree);
     v.choice("stem_from", f.stemFrom, kFeatureFroms);
 }
@@ -121,7 +125,7 @@ template <class V>
 void describe(V& v, LeadPiece& p) {
     using Q = Quantity;
     v.text("name", p.name, kNameBytes);
-    v.number("count", Q::Number, p.count, 1.0, 200.0);
+    v.count("count", p.count, 1, 200);
     v.number("mass", Q::Mass, p.mass_kg, 1e-6, 0.5);
     v.number("length", Q::Length, p.length_m, 0.0, 0.3);
     v.number("diameter", Q::Length, p.diameter_m, 5e-4, 0.05);
@@ -168,7 +172,7 @@ void describe(V& v, RattleChamber& c) {
     v.number("wall", Q::Thickness, c.wall_m, 0.0, 0.005);
     v.number("wall_density", Q::Density, c.wallDensity_kg_m3, 20.0, 12000.0);
     v.number("ball_diameter", Q::Length, c.ballDiameter_m, 5e-4, 0.05);
-    v.number("ball_count", Q::Number, c.ballCount, 0.0, 500.0);
+    v.count("ball_count", c.ballCount, 0, 500);
     v.number("ball_density", Q::Density, c.ballDensity_kg_m3, 500.0, 20000.0);
 }
 
@@ -191,12 +195,46 @@ void describe(V& v, Bore& b) {
 }
 
 template <class V>
+void describe(V& v, SideWeight& w) {
+    using Q = Quantity;
+    v.text("name", w.name, kNameBytes);
+    v.choice("from", w.from, kFlanks);
+    v.text("material", w.material, kNameBytes);
+    v.number("x", Q::Length, w.x_m, 0.0, kLongestBait_m);
+    v.number("z", Q::Length, w.z_m, -0.3, 0.3);
+    v.list("outline", w.outline, 0, kMostCorners);
+    v.number("bottom", Q::Length, w.bottom_m, -0.1, 0.2);
+    v.number("thickness", Q::Length, w.thickness_m, 2e-4, 0.1);
+    v.number("density", Q::Density, w.density_kg_m3, 500.0, 20000.0);
+    v.optional("weighed_mass", Q::Mass, w.weighedMass_kg, 1e-6, 0.5);
+    v.number("filler_density", Q::Density, w.fillerDensity_kg_m3, 20.0, 5000.0);
+}
+
+template <class V>
+void describe(V& v, BuildUp& b) {
+    using Q = Quantity;
+    v.text("name", b.name, kNameBytes);
+    v.choice("from", b.from, kFeatureFroms);
+    v.number("x", Q::Length, b.x_m, -0.02, kLongestBait_m);
+    v.number("y", Q::Length, b.y_m, -0.2, 0.2);
+    v.number("z", Q::Length, b.z_m, -0.3, 0.3);
+    v.number("length", Q::Length, b.length_m, 5e-4, 0.2);
+    v.number("width", Q::Length, b.width_m, 5e-4, 0.2);
+    v.number("thickness", Q::Length, b.thickness_m, 1e-4, 0.03);
+    v.number("density", Q::Density, b.density_kg_m3, 100.0, 12000.0);
+    v.optional("weighed_mass", Q::Mass, b.weighedMass_kg, 1e-6, 0.5);
+    v.flag("mirrored", b.mirrored);
+}
+
+template <class V>
 void describe(V& v, Coat& c) {
     using Q = Quantity;
     v.choice("kind", c.kind, kCoatKinds);
     v.text("name", c.name, kNameBytes);
     v.number("thickness", Q::Thickness, c.thickness_m, 1e-6, 3e-3);
-    v.number("count", Q::Number, c.count, 1.0, 30.0);
+    v.count("count", c.count, 1, 30);
+    v.choice("thicker_on", c.thickerOn, kThickerOn);
+    v.number("thicker_by", Q::Fraction, c.thickerBy, 0.0, 0.95);
     v.number("density", Q::Density, c.density_kg_m3, 300.0, 5000.0);
 }
 

@@ -75,6 +75,8 @@ struct Design {
     std::vector<Feature> features;
     std::vector<Fitting> fittings;
     std::vector<Bore> bores;
+    std::vector<SideWeight> sideWeights;
+    std::vector<BuildUp> buildUps;
     ThroughWire wire;
     std::vector<RattleChamber> chambers;
     std::vector<Meeting> meetings;  ///< things let in that are meant to meet

@@ -8,6 +8,13 @@
 namespace wl {
 namespace {
 
+// Where a field's value stands: one of the three.
+struct Slot {
+    double* plain;
+    std::optional<double>* maybe;
+    int* count;
+};
+
 template <class OnField>
 class FieldWalk {
   public:
@@ -16,15 +23,18 @@ class FieldWalk {
 
     void number(std::string_view name, Quantity quantity, double& value, double min, double max) {
         if (wanted(name)) {
-            onField_(path_ + "/" + std::string(name), quantity, min, max, &value,
-                     static_cast<std::optional<double>*>(nullptr));
+            onField_(pathOf(name), quantity, min, max, Slot{&value, nullptr, nullptr});
+        }
+    }
+    void count(std::string_view name, int& value, int min, int max) {
+        if (wanted(name)) {
+            onField_(pathOf(name), Quantity::Number, min, max, Slot{nullptr, nullptr, &value});
         }
     }
     void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
                   double min, double max) {
         if (wanted(name)) {
-            onField_(path_ + "/" + std::string(name), quantity, min, max,
-                     static_cast<double*>(nullptr), &value);
+            onField_(pathOf(name), quantity, min, max, Slot{nullptr, &value, nullptr});
         }
     }
     void text(std::string_view name, std::string& value, size_t maxBytes) {
@@ -64,6 +74,7 @@ class FieldWalk {
     size_t textBytes() const { return textBytes_; }
 
   private:
+    std::string pathOf(std::string_view name) const { return path_ + "/" + std::string(name); }
     bool wanted(std::string_view name) const {
         return only_.empty() ||
                (only_.size() == path_.size() + 1 + name.size() && only_.ends_with(name));
@@ -90,9 +101,12 @@ std::vector<Field> fieldsOf(const Design& design, std::string_view only) {
     std::vector<Field> fields;
     walkFields(
         copy, only,
-        [&fields](const std::string& path, Quantity quantity, double min, double max, double* plain,
-                  std::optional<double>* maybe) {
-            fields.push_back({path, quantity, min, max, maybe != nullptr, plain ? *plain : *maybe});
+        [&fields](const std::string& path, Quantity quantity, double min, double max, Slot slot) {
+            const std::optional<double> value = slot.count   ? double(*slot.count)
+                                                : slot.plain ? *slot.plain
+                                                             : *slot.maybe;
+            fields.push_back(
+                {path, quantity, min, max, slot.maybe != nullptr, slot.count != nullptr, value});
         });
     return fields;
 }
@@ -116,27 +130,32 @@ Result<Design> withField(const Design& design, std::string_view path, std::optio
     Design copy = design;
     std::optional<Error> error = Error{"field.unknown", std::string(path), {}, {}};
     walkFields(copy, path,
-               [&](const std::string& at, Quantity quantity, double min, double max, double* plain,
-                   std::optional<double>* maybe) {
+               [&](const std::string& at, Quantity quantity, double min, double max, Slot slot) {
                    if (at != path) {
                        return;
                    }
                    error.reset();
                    if (!value) {
-                       if (maybe == nullptr) {
+                       if (slot.maybe == nullptr) {
                            error = Error{"field.required", at, {}, {}};
                        } else {
-                           maybe->reset();
+                           slot.maybe->reset();
                        }
                    } else if (!(*value >= min && *value <= max)) {
                        error = Error{"field.out_of_range",
                                      at,
                                      {},
                                      {{quantity, *value}, {quantity, min}, {quantity, max}}};
-                   } else if (plain != nullptr) {
-                       *plain = *value;
+                   } else if (slot.count != nullptr) {
+                       if (*value != std::round(*value)) {
+                           error = Error{"field.not_whole", at, {}, {{quantity, *value}}};
+                       } else {
+                           *slot.count = int(*value);
+                       }
+                   } else if (slot.plain != nullptr) {
+                       *slot.plain = *value;
                    } else {
-                       *maybe = value;
+                       *slot.maybe = value;
                    }
                });
     if (error) {

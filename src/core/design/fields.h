@@ -19,6 +19,7 @@ struct Field {
     double min = 0.0;
     double max = 0.0;
     bool mayBeEmpty = false;
+    bool whole = false;  ///< a count
     std::optional<double> value;
 };
 
@@ -29,7 +30,8 @@ std::vector<Field> listFields(const Design& design);
 std::optional<Field> findField(const Design& design, std::string_view path);
 
 /// The design with one field changed. Errors: "field.unknown", "field.required",
-/// "field.out_of_range" (values: given, min, max), each with the path.
+/// "field.out_of_range" (values: given, min, max), "field.not_whole" (value: given), each with the
+/// path.
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value);
 
 /// The design with one text field changed. Errors: "field.unknown", "file.too_long" (value: bytes

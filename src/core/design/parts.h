@@ -9,6 +9,7 @@
 #include "core/base/meeting.h"
 #include "core/base/units.h"
 #include "core/design/joint.h"
+#include "core/design/outline.h"
 
 namespace wl {
 
@@ -23,7 +24,8 @@ enum class FittingKind {
     BristleTail,
     SoftTail,
     SingleHook,
-    Hanger  ///< an eye cast into the lead of a bore
+    Hanger,  ///< an eye cast into the lead of a bore
+    Clip     ///< wire bent double, both legs side by side in one bore or one slot
 };
 
 /// A bought or bent part. Hooks and rings with `hangsFrom` set act at that eye.
@@ -47,6 +49,7 @@ struct Fitting {
     bool fromWire = false;      ///< mass worked out from the wire below instead of typical
     double shank_m = 0.0;       ///< length of an eye's stem let into the body, 0: not known
     double twists = 0.0;        ///< turns of a twisted stem
+    double legGap_m = 0.004;    ///< between the middle lines of a clip's legs, along the bait
     double stemLean_rad = 0.0;  ///< of the stem from straight in, positive: deep end further aft
     FeatureFrom stemFrom = FeatureFrom::Belly;  ///< skin the stem goes in at
     bool operator==(const Fitting&) const = default;
@@ -60,7 +63,7 @@ enum class BoreLead { Plug, Poured, Pieces };
 /// Whole pieces of one size in a bore: balls, shot, slugs, cast weights.
 struct LeadPiece {
     std::string name = "ball";
-    double count = 1.0;
+    int count = 1;
     double mass_kg = 0.001;  ///< of one
     double length_m = 0.0;   ///< it takes of the bore; 0: a ball, stacked by its diameter
     double diameter_m = 0.005;
@@ -128,19 +131,61 @@ struct RattleChamber {
     double wall_m = 0.0;        ///< of a tube, 0: a bare hole
     double wallDensity_kg_m3 = 1200.0;
     double ballDiameter_m = 0.004;
-    double ballCount = 2.0;
+    int ballCount = 2;
     double ballDensity_kg_m3 = 7800.0;
     bool operator==(const RattleChamber&) const = default;
 };
 
+/// Side of a bait.
+enum class Flank { Port, Starboard };
+
+/// A weight cast to an outline of its own and let in from one side: a flat-bottomed pocket of that
+/// outline is cut from the flank, the weight lies on its bottom, filler closes it to the skin.
+struct SideWeight {
+    std::string name = "side weight";
+    Flank from = Flank::Port;
+    std::string material = "lead";
+    double x_m = 0.03;  ///< the place its outline is drawn from
+    double z_m = -0.003;
+    std::vector<OutlinePoint> outline;
+    double bottom_m = 0.0;  ///< of the pocket, from the middle plane towards its flank; under 0:
+                            ///< past the middle
+    double thickness_m = 0.003;
+    double density_kg_m3 = 11340.0;
+    std::optional<double> weighedMass_kg;  ///< replaces what outline and thickness make
+    double fillerDensity_kg_m3 = 700.0;
+    bool operator==(const SideWeight&) const = default;
+};
+
+/// Putty built up on the skin, or a drip of a coat: half an ellipsoid standing on it.
+struct BuildUp {
+    std::string name = "putty";
+    FeatureFrom from = FeatureFrom::Belly;
+    double x_m = 0.02;  ///< of its middle: found on the skin as a feature's place is
+    double y_m = 0.0;
+    double z_m = 0.0;
+    double length_m = 0.008;  ///< along the bait, or up at the ends
+    double width_m = 0.006;   ///< across that
+    double thickness_m = 0.001;
+    double density_kg_m3 = 1700.0;
+    std::optional<double> weighedMass_kg;
+    bool mirrored = false;
+    bool operator==(const BuildUp&) const = default;
+};
+
 enum class CoatKind { Sealer, Paint, Clear };
+
+/// Where a coat is thicker than on average: baits hang to dry, and paint runs.
+enum class ThickerOn { Nowhere, Belly, Back, Port, Starboard, Nose, Tail };
 
 struct Coat {
     CoatKind kind = CoatKind::Clear;
     std::string name = "clear coat";
-    double thickness_m = 0.0002;  ///< of one coat
-    double count = 1.0;
+    double thickness_m = 0.0002;  ///< of one coat, on average
+    int count = 1;
     double density_kg_m3 = 1150.0;
+    ThickerOn thickerOn = ThickerOn::Nowhere;
+    double thickerBy = 0.3;  ///< share more where the skin faces that side, less on the other
     bool operator==(const Coat&) const = default;
 };
 

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/base/units.h"
+#include "core/design/outline.h"
 
 namespace wl {
 
@@ -85,15 +86,17 @@ struct Layer {
     bool operator==(const Layer&) const = default;
 };
 
-/// A closed hollow cut through one layer before the sheets are glued, rectangular seen from the
-/// side.
+/// A closed hollow cut through one sheet or several in a row before they are glued: of the outline
+/// drawn round its place, or a rectangle where there is none.
 struct Cavity {
-    double layer = 1.0;  ///< counted from starboard
-    double x_m = 0.03;   ///< of its middle
+    int layer = 1;      ///< the first sheet it goes through, counted from starboard
+    double x_m = 0.03;  ///< of its middle
     double z_m = 0.0;
-    double length_m = 0.01;
+    double length_m = 0.01;  ///< of a rectangle
     double height_m = 0.005;
     double density_kg_m3 = 0.0;  ///< of what fills it, 0: air
+    int sheets = 1;              ///< how many it goes through
+    std::vector<OutlinePoint> outline = {};
     bool operator==(const Cavity&) const = default;
 };
 

@@ -17,7 +17,9 @@ TriangleMesh moved(TriangleMesh mesh, const Eigen::Vector3d& way) {
     return mesh;
 }
 
-void coatMesh(TriangleMesh& mesh, double volume_m3, double skin_m2, double coat_m3) {
+// `lean_m`: thickness more per unit normal along it.
+void coatMesh(TriangleMesh& mesh, double volume_m3, double skin_m2, double coat_m3,
+              const Eigen::Vector3d& lean_m) {
     std::vector<Eigen::Vector3d> normals(mesh.vertices_m.size(), Eigen::Vector3d::Zero());
     for (const auto& t : mesh.triangles) {
         const Eigen::Vector3d& p = mesh.vertices_m[size_t(t[0])];
@@ -29,15 +31,16 @@ void coatMesh(TriangleMesh& mesh, double volume_m3, double skin_m2, double coat_
     }
     const double thickness = coat_m3 / skin_m2;
     for (size_t i = 0; i < normals.size(); ++i) {
-        mesh.vertices_m[i] += thickness * normals[i].normalized();
+        const Eigen::Vector3d n = normals[i].normalized();
+        mesh.vertices_m[i] += (thickness + lean_m.dot(n)) * n;
     }
     scaleMeshToVolume(mesh, volume_m3 + coat_m3);
 }
 
-SkinProperties paintedSkin(const BodyPart& part, const SkinProperties& whole) {
+TriangleMesh paintedMesh(const BodyPart& part) {
     constexpr double kOnFace_m = 2e-4;  // the mesh was scaled by a hair to its exact volume
     if (!part.bounds.front && !part.bounds.rear) {
-        return whole;
+        return part.mesh;
     }
     TriangleMesh outer;
     outer.vertices_m = part.mesh.vertices_m;
@@ -54,10 +57,56 @@ SkinProperties paintedSkin(const BodyPart& part, const SkinProperties& whole) {
             outer.triangles.push_back(t);
         }
     }
-    return integrateSkin(outer);
+    return outer;
+}
+
+PaintedSkin integratePaint(const TriangleMesh& mesh, const Eigen::Vector3d& shift) {
+    const SkinProperties skin = integrateSkin(mesh);
+    PaintedSkin painted{skin.area_m2, skin.centroid_m + shift};
+    for (const auto& t : mesh.triangles) {
+        const Eigen::Vector3d& a = mesh.vertices_m[size_t(t[0])];
+        const Eigen::Vector3d& b = mesh.vertices_m[size_t(t[1])];
+        const Eigen::Vector3d& c = mesh.vertices_m[size_t(t[2])];
+        const Eigen::Vector3d area = 0.5 * (b - a).cross(c - a);
+        painted.facing_m2 += area;
+        painted.lean_m3 += ((a + b + c) / 3 + shift) * area.transpose();
+    }
+    return painted;
 }
 
 }  // namespace
+
+Eigen::Vector3d thickerWay(ThickerOn side) {
+    switch (side) {
+        case ThickerOn::Belly:
+            return -Eigen::Vector3d::UnitZ();
+        case ThickerOn::Back:
+            return Eigen::Vector3d::UnitZ();
+        case ThickerOn::Port:
+            return Eigen::Vector3d::UnitY();
+        case ThickerOn::Starboard:
+            return -Eigen::Vector3d::UnitY();
+        case ThickerOn::Nose:
+            return -Eigen::Vector3d::UnitX();
+        case ThickerOn::Tail:
+            return Eigen::Vector3d::UnitX();
+        case ThickerOn::Nowhere:
+            break;
+    }
+    return Eigen::Vector3d::Zero();
+}
+
+CoatOnHull coatOn(const PaintedSkin& skin, const Coat& coat) {
+    const double thickness = coat.thickness_m * coat.count;
+    const Eigen::Vector3d way = coat.thickerBy * thickerWay(coat.thickerOn);
+    CoatOnHull on{skin.area_m2 * thickness, skin.centre_m};
+    if (coat.thickerOn != ThickerOn::Nowhere && on.volume_m3 > 0) {
+        const double area = skin.area_m2 + way.dot(skin.facing_m2);
+        on.volume_m3 = area * thickness;
+        on.centre_m = (skin.area_m2 * skin.centre_m + skin.lean_m3 * way) / area;
+    }
+    return on;
+}
 
 std::vector<CoatedHull> coatHulls(const std::vector<BodyPart>& parts,
                                   const std::vector<Coat>& coats) {
@@ -65,20 +114,21 @@ std::vector<CoatedHull> coatHulls(const std::vector<BodyPart>& parts,
     for (const BodyPart& part : parts) {
         const MeshVolume drawn = measureVolume(part.mesh), rough = measureVolume(part.coarse);
         const SkinProperties skin = integrateSkin(part.mesh);
-        const SkinProperties painted = paintedSkin(part, skin);
-        double coat_m3 = 0;
-        for (const Coat& coat : coats) {
-            coat_m3 += painted.area_m2 * coat.thickness_m * coat.count;
-        }
         const Eigen::Vector3d shift = part.solid.centroid_m - drawn.centroid_m;
+        const PaintedSkin painted = integratePaint(paintedMesh(part), shift);
+        double coat_m3 = 0;
+        Eigen::Vector3d lean = Eigen::Vector3d::Zero();
+        for (const Coat& coat : coats) {
+            coat_m3 += coatOn(painted, coat).volume_m3;
+            lean += coat.thickness_m * coat.count * coat.thickerBy * thickerWay(coat.thickerOn);
+        }
         TriangleMesh fine = moved(part.mesh, shift);
         TriangleMesh coarse = moved(part.coarse, part.solid.centroid_m - rough.centroid_m);
         if (coat_m3 > 0) {
-            coatMesh(fine, drawn.volume_m3, skin.area_m2, coat_m3);
-            coatMesh(coarse, rough.volume_m3, integrateSkin(part.coarse).area_m2, coat_m3);
+            coatMesh(fine, drawn.volume_m3, skin.area_m2, coat_m3, lean);
+            coatMesh(coarse, rough.volume_m3, integrateSkin(part.coarse).area_m2, coat_m3, lean);
         }
-        hulls.push_back(
-            {std::move(fine), std::move(coarse), painted.area_m2, painted.centroid_m + shift});
+        hulls.push_back({WettedHull(std::move(fine)), WettedHull(std::move(coarse)), painted});
     }
     return hulls;
 }

@@ -61,9 +61,10 @@ void Balancer::addCoats() {
                 PartKind::Coat, Origin::Computed,
                 coat.kind == CoatKind::Sealer ? BuildStage::Sealed : BuildStage::Finished, i,
                 coat.name, "/coats/" + std::to_string(k));
-            part.displaced_m3 = in_.hulls[i].painted_m2 * coat.thickness_m * coat.count;
+            const CoatOnHull on = coatOn(in_.hulls[i].painted, coat);
+            part.displaced_m3 = on.volume_m3;
             part.mass_kg = coat.density_kg_m3 * part.displaced_m3;
-            part.centre_m = in_.hulls[i].paintedCentre_m;
+            part.centre_m = on.centre_m;
             part.netDoubt_kg = design_.errors.coatThickness * part.displaced_m3 *
                                std::abs(coat.density_kg_m3 - water_) * kHalfWidthToStandard;
         }

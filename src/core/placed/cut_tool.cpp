@@ -7,6 +7,8 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
+#include "core/geometry/convex_parts.h"
+#include "core/geometry/section_strip.h"
 
 namespace wl {
 namespace {
@@ -43,7 +45,32 @@ double columnLength(const BodyCurves& body, const CutTool& tool, const Eigen::Ve
         const double to = upward ? std::min(skin, kept) : std::max(skin, kept);
         return std::min(reach, std::abs(to - foot.z()));
     }
+    if (!tool.corners.empty() && std::abs(std::abs(tool.inward.y()) - 1.0) < 1e-12) {
+        if (!body.contains(foot)) {
+            return 0.0;
+        }
+        const double skin = halfBreadthAt(body.atX(foot.x()), foot.z());
+        return std::min(reach, skin - (tool.inward.y() < 0 ? 1 : -1) * foot.y());
+    }
     return distanceToSkin(body, foot, -tool.inward, reach);
+}
+
+// Midpoints of the sides of 16 equal triangles: exact for columns that bend once.
+template <class Visit>
+void forTriangle(const Eigen::Vector2d& a, const Eigen::Vector2d& b, const Eigen::Vector2d& c,
+                 int halvings, Visit visit) {
+    const Eigen::Vector2d ab = 0.5 * (a + b), bc = 0.5 * (b + c), ca = 0.5 * (c + a);
+    if (halvings > 0) {
+        forTriangle(a, ab, ca, halvings - 1, visit);
+        forTriangle(ab, b, bc, halvings - 1, visit);
+        forTriangle(ca, bc, c, halvings - 1, visit);
+        forTriangle(ab, bc, ca, halvings - 1, visit);
+        return;
+    }
+    const double area = 0.5 * std::abs((b - a).x() * (c - a).y() - (b - a).y() * (c - a).x());
+    for (const Eigen::Vector2d& at : {ab, bc, ca}) {
+        visit(at, area / 3);
+    }
 }
 
 // The part of a rectangle's length whose bottom lies in the body: rules over a whole slot that
@@ -83,7 +110,8 @@ std::pair<double, double> lengthInBody(const BodyCurves& body, const CutTool& t)
 }
 
 double reachOf(const CutTool& t) {
-    return t.depth_m + t.tip_m + t.halfAlong_m + (t.round ? 0 : t.halfAcross_m);
+    return t.depth_m + t.tip_m +
+           (t.corners.empty() ? t.halfAlong_m + (t.round ? 0 : t.halfAcross_m) : t.rim_m());
 }
 
 double segmentDistance(const Eigen::Vector3d& p, const Eigen::Vector3d& q, const Eigen::Vector3d& r,
@@ -121,12 +149,63 @@ bool CutTool::holds(const Eigen::Vector3d& place) const {
         return false;
     }
     const double a = from.dot(along), c = from.dot(across());
+    if (!corners.empty()) {
+        return depth <= depth_m && nearestInConvex(corners, {a, c}) == Eigen::Vector2d(a, c);
+    }
     if (!round) {
         return depth <= depth_m && std::abs(a) <= halfAlong_m && std::abs(c) <= halfAcross_m;
     }
     const double radius =
         depth <= depth_m ? halfAlong_m : halfAlong_m * (1 - (depth - depth_m) / tip_m);
     return a * a + c * c <= radius * radius;
+}
+
+double CutTool::rim_m() const {
+    double farthest = round ? halfAlong_m : std::hypot(halfAlong_m, halfAcross_m);
+    for (const Eigen::Vector2d& corner : corners) {
+        farthest = std::max(farthest, corner.norm());
+    }
+    return farthest;
+}
+
+Eigen::Vector3d CutTool::onRim(double share) const {
+    if (!corners.empty()) {
+        const double at = (share - std::floor(share)) * double(corners.size());
+        const size_t side = std::min(size_t(at), corners.size() - 1);
+        const Eigen::Vector2d p =
+            corners[side] +
+            (at - double(side)) * (corners[(side + 1) % corners.size()] - corners[side]);
+        return p.x() * along + p.y() * across();
+    }
+    const double angle = 2 * kPi * share, c = std::cos(angle), s = std::sin(angle);
+    if (round) {
+        return halfAlong_m * c * along + halfAlong_m * s * across();
+    }
+    const double big = std::max(std::abs(c), std::abs(s));
+    return halfAlong_m * c / big * along + halfAcross_m * s / big * across();
+}
+
+CutTool outlineTool(const std::vector<Eigen::Vector2d>& outline, const Eigen::Vector3d& mouth,
+                    const Eigen::Vector3d& inward, const Eigen::Vector3d& along, double depth) {
+    CutTool tool;
+    tool.inward = inward;
+    tool.along = along;
+    tool.round = false;
+    tool.depth_m = depth;
+    Eigen::Vector2d middle = Eigen::Vector2d::Zero();
+    for (const Eigen::Vector2d& corner : outline) {
+        middle += corner / double(outline.size());
+    }
+    tool.mouth_m = mouth + middle.x() * along + middle.y() * tool.across();
+    double inner = 1e9;
+    for (size_t i = 0; i < outline.size(); ++i) {
+        tool.corners.push_back(outline[i] - middle);
+        const Eigen::Vector2d side = outline[(i + 1) % outline.size()] - outline[i];
+        const Eigen::Vector2d to = middle - outline[i];
+        inner = std::min(inner, std::abs(side.x() * to.y() - side.y() * to.x()) / side.norm());
+    }
+    tool.halfAlong_m = tool.halfAcross_m = inner;
+    return tool;
 }
 
 double drillTip(double radius_m) {
@@ -232,7 +311,13 @@ CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
             }
         }
     };
-    if (tool.round) {
+    if (!tool.corners.empty()) {
+        for (size_t i = 1; i + 1 < tool.corners.size(); ++i) {
+            forTriangle(
+                tool.corners[0], tool.corners[i], tool.corners[i + 1], 2,
+                [&](const Eigen::Vector2d& at, double area) { addColumn(at.x(), at.y(), area); });
+        }
+    } else if (tool.round) {
         constexpr int kAngles = 8;
         const double r = tool.halfAlong_m;
         forGauss<5>([&](double node, double weight) {
@@ -283,13 +368,20 @@ CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
                   tool.depth_m;
     cut.wallBeyond_m -= tool.tip_m;
     cut.wallBeside_m = kFar_m;
-    for (int k = 0; k < 8; ++k) {
-        const double angle = 2 * kPi * k / 8;
-        const Eigen::Vector3d outward = std::cos(angle) * tool.along + std::sin(angle) * across;
-        const double half =
-            tool.round ? tool.halfAlong_m
-                       : std::min(tool.halfAlong_m / std::max(1e-9, std::abs(std::cos(angle))),
-                                  tool.halfAcross_m / std::max(1e-9, std::abs(std::sin(angle))));
+    constexpr int kRound = 8;
+    const int places = tool.corners.empty() ? kRound : 2 * int(tool.corners.size());
+    for (int k = 0; k < places; ++k) {
+        const double angle = 2 * kPi * k / kRound;
+        Eigen::Vector3d outward = std::cos(angle) * tool.along + std::sin(angle) * across;
+        double half = tool.round
+                          ? tool.halfAlong_m
+                          : std::min(tool.halfAlong_m / std::max(1e-9, std::abs(std::cos(angle))),
+                                     tool.halfAcross_m / std::max(1e-9, std::abs(std::sin(angle))));
+        if (!tool.corners.empty()) {
+            outward = tool.onRim(double(k) / places);
+            half = outward.norm();
+            outward /= half;
+        }
         if (isRim(body, tool, bottom + half * outward)) {
             continue;
         }

@@ -7,8 +7,8 @@
 
 namespace wl {
 
-/// A straight-sided tool: a disc or rectangle carried `depth` inwards from its mouth on the skin,
-/// flat-bottomed, with a drill's cone beyond when `tip` is over 0.
+/// A straight-sided tool: a disc, a rectangle or a convex outline carried `depth` inwards from its
+/// mouth on the skin, flat-bottomed, with a drill's cone beyond when `tip` is over 0.
 struct CutTool {
     Eigen::Vector3d mouth_m = Eigen::Vector3d::Zero();
     Eigen::Vector3d inward = Eigen::Vector3d::UnitZ();  ///< unit vector along the axis
@@ -18,12 +18,23 @@ struct CutTool {
     double halfAcross_m = 0.0;
     double depth_m = 0.0;
     double tip_m = 0.0;
+    /// Of a convex outline: (along, across) from the axis, which lies inside it, counter-clockwise.
+    /// The halves are then those of the largest disc round the axis in it.
+    std::vector<Eigen::Vector2d> corners;
 
     Eigen::Vector3d across() const { return inward.cross(along); }
     /// Whether a place lies in the tool or in the air it came through.
     bool holds(const Eigen::Vector3d& place_m) const;
+    /// Distance of its farthest rim from the axis.
+    double rim_m() const;
+    /// A place of its rim, `share` of the way round from 0 to 1, from the axis.
+    Eigen::Vector3d onRim(double share) const;
     double leastHalf_m() const { return round ? halfAlong_m : std::min(halfAlong_m, halfAcross_m); }
 };
+
+/// A tool of a convex outline given round the mouth: its axis goes through the outline's middle.
+CutTool outlineTool(const std::vector<Eigen::Vector2d>& outline_m, const Eigen::Vector3d& mouth_m,
+                    const Eigen::Vector3d& inward, const Eigen::Vector3d& along, double depth_m);
 
 /// Height of a drill point's cone, 118 deg: r / tan(59 deg).
 double drillTip(double radius_m);
@@ -42,8 +53,9 @@ struct CutVolume {
 inline constexpr double kRimDepth_m = 0.0023;
 
 /// Volume of body within the tool and not in any of the `earlier` ones, by Gauss rules over the
-/// tool's cross-section (disc: 5 radii x 8 angles; rectangle: 8 x 4), each column measured to the
-/// curved skin. Where an earlier tool crosses, columns are sampled at 32 places.
+/// tool's cross-section (disc: 5 radii x 8 angles; rectangle: 8 x 4; outline: 16 triangles x 3 in
+/// each of its triangles), each column measured to the curved skin. Where an earlier tool crosses,
+/// columns are sampled at 32 places.
 CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
                      const std::vector<CutTool>& earlier = {});
 

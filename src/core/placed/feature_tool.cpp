@@ -29,44 +29,50 @@ std::optional<double> entryAlong(const BodyCurves& body, double y, double z, boo
 
 }  // namespace
 
+std::optional<SkinEntry> entryAt(const BodyCurves& body, FeatureFrom from,
+                                 const Eigen::Vector3d& place, double side, double lean) {
+    const double y = side * place.y();
+    if (from == FeatureFrom::Nose || from == FeatureFrom::Tail) {
+        const bool nose = from == FeatureFrom::Nose;
+        const auto x = entryAlong(body, y, place.z(), nose);
+        if (!x) {
+            return std::nullopt;
+        }
+        return SkinEntry{{*x, y, place.z()}, {(nose ? 1 : -1) * std::cos(lean), 0, std::sin(lean)}};
+    }
+    if (place.x() <= 0 || place.x() >= body.length_m()) {
+        return std::nullopt;
+    }
+    const Section s = body.atX(place.x());
+    if (from == FeatureFrom::Side) {
+        const double half = halfBreadthAt(s, place.z());
+        if (half <= 0) {
+            return std::nullopt;
+        }
+        return SkinEntry{{place.x(), side * half, place.z()}, {0, -side, 0}};
+    }
+    if (std::abs(y) >= s.halfWidth_m) {
+        return std::nullopt;
+    }
+    const bool belly = from == FeatureFrom::Belly;
+    return SkinEntry{{place.x(), y, skinHeight(s, y, !belly)},
+                     {std::sin(lean), 0, (belly ? 1 : -1) * std::cos(lean)}};
+}
+
 std::vector<CutTool> toolsOf(const BodyCurves& body, const Feature& f) {
     std::vector<CutTool> tools;
     for (const double side : {1.0, -1.0}) {
         const bool sideways = f.from == FeatureFrom::Side;
-        const double y = side * f.y_m;
         if (side < 0 && (!f.mirrored || (!sideways && f.y_m == 0))) {
             continue;
         }
-        CutTool t;
-        if (f.from == FeatureFrom::Nose || f.from == FeatureFrom::Tail) {
-            const bool nose = f.from == FeatureFrom::Nose;
-            const auto x = entryAlong(body, y, f.z_m, nose);
-            if (!x) {
-                continue;
-            }
-            t.mouth_m = {*x, y, f.z_m};
-            t.inward = {(nose ? 1 : -1) * std::cos(f.lean_rad), 0, std::sin(f.lean_rad)};
-        } else {
-            if (f.x_m <= 0 || f.x_m >= body.length_m()) {
-                continue;
-            }
-            const Section s = body.atX(f.x_m);
-            if (sideways) {
-                const double half = halfBreadthAt(s, f.z_m);
-                if (half <= 0) {
-                    continue;
-                }
-                t.mouth_m = {f.x_m, side * half, f.z_m};
-                t.inward = {0, -side, 0};
-            } else {
-                if (std::abs(y) >= s.halfWidth_m) {
-                    continue;
-                }
-                const bool belly = f.from == FeatureFrom::Belly;
-                t.mouth_m = {f.x_m, y, skinHeight(s, y, !belly)};
-                t.inward = {std::sin(f.lean_rad), 0, (belly ? 1 : -1) * std::cos(f.lean_rad)};
-            }
+        const auto entry = entryAt(body, f.from, {f.x_m, f.y_m, f.z_m}, side, f.lean_rad);
+        if (!entry) {
+            continue;
         }
+        CutTool t;
+        t.mouth_m = entry->mouth_m;
+        t.inward = entry->inward;
         t.along = sideways ? Eigen::Vector3d::UnitX()
                            : Eigen::Vector3d(t.inward.cross(Eigen::Vector3d::UnitY()));
         t.round = f.kind == FeatureKind::EyeSocket || f.kind == FeatureKind::PilotHole;

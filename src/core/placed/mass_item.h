@@ -7,7 +7,7 @@
 
 namespace wl {
 
-enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat, Hinge, Wire, Rattle, Tank };
+enum class PartKind { Body, Plug, Filler, Fitting, Lip, Coat, Hinge, Wire, Rattle, Tank, BuiltUp };
 
 /// Whether a mass was put on a scale, worked out from sizes, or taken from a shelf.
 enum class Origin { Weighed, Computed, Typical };

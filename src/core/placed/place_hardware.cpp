@@ -20,9 +20,8 @@ void placeJoint(Placing& p, size_t i) {
     p.cut(piece, cut.pocketVolume_m3, cut.pocketCentroid_m);
     p.displace(piece, cut.pocketCentroid_m, -cut.pocketVolume_m3);
     const Vector3d at(cut.pinX_m, 0, cut.midZ_m);
-    MassItem& hinge =
-        p.item(PartKind::Hinge, j.weighedMass_kg ? Origin::Weighed : Origin::Typical,
-               BuildStage::Fitted, piece);
+    MassItem& hinge = p.item(PartKind::Hinge, j.weighedMass_kg ? Origin::Weighed : Origin::Typical,
+                             BuildStage::Fitted, piece);
     hinge.mass_kg = j.weighedMass_kg.value_or(j.typicalMass_kg);
     hinge.centre_m = at;
     const double volume = hinge.mass_kg / j.hardwareDensity_kg_m3;
@@ -41,8 +40,7 @@ void placeJoint(Placing& p, size_t i) {
         Embedded pocket;
         pocket.kind = Embedded::Kind::Pocket;
         pocket.tool = pocketTool(j, cut);
-        pocket.face =
-            j.pocket == PocketIn::FrontPiece ? cut.frontPieceFace : cut.rearPieceFace;
+        pocket.face = j.pocket == PocketIn::FrontPiece ? cut.frontPieceFace : cut.rearPieceFace;
         p.embed(pocket);
     }
     if (j.kind == HingeKind::Pin) {
@@ -61,9 +59,14 @@ struct Stemmed {
 Stemmed placeStem(Placing& p, const Fitting& f, const Vector3d& at, double volume, double side) {
     const EyeWire wire = measureEye(f);
     const double stem = volume * wire.stem_m3 / (wire.stem_m3 + wire.ring_m3);
-    const auto [from, end] = stemEnds(f, side);
-    return {volume - stem + p.letIn(from, end, stem),
-            at + stem / volume * (0.5 * (from + end) - at)};
+    const std::vector<WireBar> bars = stemBars(f, side);
+    Stemmed shares{volume - stem, at};
+    for (const auto& [from, end] : bars) {
+        const double share = stem / double(bars.size());
+        shares.outside_m3 += p.letIn(from, end, share);
+        shares.centre_m += share / volume * (0.5 * (from + end) - at);
+    }
+    return shares;
 }
 
 void placeFitting(Placing& p, const Fitting& f, double side) {
@@ -79,8 +82,8 @@ void placeFitting(Placing& p, const Fitting& f, double side) {
                                            : Origin::Typical;
     const size_t index = p.items.size();
     p.item(PartKind::Fitting, origin, BuildStage::Fitted, piece);
-    const Stemmed shares = stemmed ? placeStem(p, f, at, volume, side)
-                                   : Stemmed{volume * (1 - sunk), at};
+    const Stemmed shares =
+        stemmed ? placeStem(p, f, at, volume, side) : Stemmed{volume * (1 - sunk), at};
     MassItem& part = p.items[index];
     part.mass_kg = mass;
     part.displaced_m3 = shares.outside_m3;
@@ -89,18 +92,18 @@ void placeFitting(Placing& p, const Fitting& f, double side) {
                               ? kWireSpread * mass
                               : p.partSpread_kg(mass, bool(f.weighedMass_kg));
     const double inside = volume > 0 ? 1 - shares.outside_m3 / volume : 0.0;
-    part.netDoubt_kg =
-        spread * kHalfWidthToStandard *
-        std::abs(1 - (p.water_kg_m3 * (1 - inside) + p.densityOf(piece) * inside) /
-                         f.density_kg_m3);
+    part.netDoubt_kg = spread * kHalfWidthToStandard *
+                       std::abs(1 - (p.water_kg_m3 * (1 - inside) + p.densityOf(piece) * inside) /
+                                        f.density_kg_m3);
     p.cut(piece, volume * sunk, at);
     p.displace(piece, at, part.displaced_m3);
     if (isWireForm(f.kind) && f.shank_m > 0) {
-        const auto [from, to] = stemEnds(f, side);
-        Embedded& stem = p.embed(
-            barBetween({}, {}, Embedded::Kind::Stem, from, to, measureEye(f).stemRadius_m));
-        stem.moves = true;
-        stem.lead = f.kind == FittingKind::Hanger;
+        for (const auto& [from, to] : stemBars(f, side)) {
+            Embedded& stem = p.embed(
+                barBetween({}, {}, Embedded::Kind::Stem, from, to, measureEye(f).stemRadius_m));
+            stem.moves = true;
+            stem.lead = f.kind == FittingKind::Hanger || f.kind == FittingKind::Clip;
+        }
     }
 }
 

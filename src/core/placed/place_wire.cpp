@@ -100,17 +100,16 @@ void placeWire(Placing& p) {
         p.displace(p.pieceOf(tip.x()), tip, ends / double(tips.size()));
         outside += ends / double(tips.size());
     }
-    MassItem& part =
-        p.item(PartKind::Wire, Origin::Computed, BuildStage::Fitted, p.pieceOf(metal.centre().x()),
-               "through-wire", "/through_wire/wire");
+    MassItem& part = p.item(PartKind::Wire, Origin::Computed, BuildStage::Fitted,
+                            p.pieceOf(metal.centre().x()), "through-wire", "/through_wire/wire");
     part.mass_kg = laid.mass_kg;
     part.displaced_m3 = outside;
     part.centre_m = metal.centre();
     part.netDoubt_kg = kWireSpread * part.mass_kg * kHalfWidthToStandard;
     for (size_t i = 0; i + 1 < path.size(); ++i) {
         if (curves.contains(path[i]) || curves.contains(path[i + 1])) {
-            p.embed(barBetween({}, {}, Embedded::Kind::Wire, path[i], path[i + 1],
-                               0.5 * wire.wire_m))
+            p.embed(
+                 barBetween({}, {}, Embedded::Kind::Wire, path[i], path[i + 1], 0.5 * wire.wire_m))
                 .exit_m = nearestExit(curves, path, i);
         }
     }

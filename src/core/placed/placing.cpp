@@ -6,10 +6,9 @@
 namespace wl {
 
 std::string pathOf(const RecordRef& record) {
-    static constexpr const char* names[] = {"bores",    "features",     "joints",
-                                            "fittings", "through_wire", "chambers",
-                                            "lip",      "make",         "make/cavities",
-                                            "appendages"};
+    static constexpr const char* names[] = {
+        "bores", "features", "joints",        "fittings",   "through_wire", "chambers",
+        "lip",   "make",     "make/cavities", "appendages", "side_weights", "build_ups"};
     const std::string path = std::string("/") + names[size_t(record.list)];
     switch (record.list) {
         case RecordList::Wire:
@@ -136,8 +135,9 @@ double Placing::letIn(const Eigen::Vector3d& from, const Eigen::Vector3d& to, do
 
 void placeAll(Placing& placing) {
     using Place = void (*)(Placing&);
-    static constexpr Place inOrder[] = {placeMake,     placeBores,  placeFeatures, placeWire,
-                                        placeChambers, placeJoints, placeFittings, placeLip};
+    static constexpr Place inOrder[] = {placeMake, placeBores,    placeSideWeights, placeFeatures,
+                                        placeWire, placeChambers, placeJoints,      placeFittings,
+                                        placeLip,  placeBuildUps};
     for (const Place place : inOrder) {
         place(placing);
     }

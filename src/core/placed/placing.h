@@ -32,6 +32,15 @@ struct FeatureGeometry {
     std::vector<CutVolume> cuts;
 };
 
+/// A weight let in from the side, measured. No tools: its outline crosses itself or is none.
+struct SideWeightGeometry {
+    std::vector<CutTool> tools;  ///< convex, side by side, from outside the skin to the bottom
+    double removed_m3 = 0.0;
+    double weightVolume_m3 = 0.0;  ///< what of it is inside the skin
+    double fillerVolume_m3 = 0.0;
+    double mass_kg = 0.0;
+};
+
 /// One record as placed: its solids, for clearance, sections and pictures.
 struct PlacedThing {
     RecordRef record;
@@ -45,6 +54,7 @@ struct Placed {
     std::vector<BoreGeometry> bores;
     std::vector<FeatureGeometry> features;
     std::vector<ChamberGeometry> chambers;
+    std::vector<SideWeightGeometry> sideWeights;
     WireLayout wire;
     LipSheet lip;
 };
@@ -110,13 +120,26 @@ class Placing {
 /// Places everything the design has, in the order a bait is built.
 void placeAll(Placing& placing);
 
-void placeMake(Placing& placing);      ///< glue films, groove, cavities in sheets
-void placeBores(Placing& placing);     ///< bores, lead and filler
-void placeFeatures(Placing& placing);  ///< sockets, slots, grooves, pilot holes, pockets
-void placeWire(Placing& placing);      ///< the slot for the through-wire, then the wire
-void placeChambers(Placing& placing);  ///< rattles
-void placeJoints(Placing& placing);    ///< pockets and hinges, those of side pieces too
-void placeFittings(Placing& placing);  ///< eyes, hooks, rings, fins
+void placeMake(Placing& placing);         ///< glue films, groove, cavities in sheets
+void placeBores(Placing& placing);        ///< bores, lead and filler
+void placeSideWeights(Placing& placing);  ///< pockets cut to an outline, weight and filler
+void placeFeatures(Placing& placing);     ///< sockets, slots, grooves, pilot holes, pockets
+void placeWire(Placing& placing);         ///< the slot for the through-wire, then the wire
+void placeChambers(Placing& placing);     ///< rattles
+void placeJoints(Placing& placing);       ///< pockets and hinges, those of side pieces too
+void placeFittings(Placing& placing);     ///< eyes, hooks, rings, fins
 void placeLip(Placing& placing);
+void placeBuildUps(Placing& placing);  ///< putty and drips on the skin
+
+/// The convex tools of an outline drawn round a place, carried straight across the bait.
+std::vector<CutTool> outlineTools(const std::vector<OutlinePoint>& outline,
+                                  const Eigen::Vector3d& place_m, const Eigen::Vector3d& inward,
+                                  double depth_m);
+
+/// What is cut for a cavity from one breadth so far to port.
+std::vector<CutTool> toolsOfCavity(const Cavity& cavity, double fromY_m, double depth_m);
+
+/// Volume of a build-up as drawn: half of an ellipsoid.
+double buildUpVolume_m3(const BuildUp& buildUp);
 
 }  // namespace wl

@@ -17,7 +17,9 @@ enum class RecordList {
     Lip,
     Make,
     Cavities,
-    Appendages
+    Appendages,
+    SideWeights,
+    BuildUps
 };
 
 /// One record; `index` counts within its list, 0 for a single one.

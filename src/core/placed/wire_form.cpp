@@ -68,7 +68,7 @@ double twistedStrand_m(double stem, double wire, double turns) {
 
 bool isWireForm(FittingKind kind) {
     return kind == FittingKind::ScrewEye || kind == FittingKind::TwistedEye ||
-           kind == FittingKind::Hanger;
+           kind == FittingKind::Hanger || kind == FittingKind::Clip;
 }
 
 EyeWire measureEye(const Fitting& eye) {
@@ -77,11 +77,13 @@ EyeWire measureEye(const Fitting& eye) {
     const double area = wireArea(eye.wire_m);
     const double ring = eyeRingLength_m(inner, eye.wire_m);
     const bool twisted = eye.kind == FittingKind::TwistedEye;
+    const bool twoWires = eye.kind == FittingKind::Hanger || eye.kind == FittingKind::Clip;
     const double stem = twisted ? 2 * twistedStrand_m(eye.shank_m, eye.wire_m, eye.twists)
-                                : (eye.kind == FittingKind::Hanger ? 2 : 1) * eye.shank_m;
+                                : (twoWires ? 2 : 1) * eye.shank_m;
     wire.ring_m3 = area * ring;
     wire.stem_m3 = area * stem;
-    wire.stemRadius_m = (eye.kind == FittingKind::ScrewEye ? 0.5 : 1.0) * eye.wire_m;
+    const bool single = eye.kind == FittingKind::ScrewEye || eye.kind == FittingKind::Clip;
+    wire.stemRadius_m = (single ? 0.5 : 1.0) * eye.wire_m;
     wire.length_m = ring + stem;
     return wire;
 }
@@ -109,6 +111,19 @@ std::pair<Eigen::Vector3d, Eigen::Vector3d> stemEnds(const Fitting& eye, double 
     const Eigen::Vector3d from =
         Eigen::Vector3d(eye.x_m, side * eye.y_m, eye.z_m) + 0.5 * eye.size_m * into;
     return {from, from + eye.shank_m * into};
+}
+
+std::vector<WireBar> stemBars(const Fitting& eye, double side) {
+    const WireBar axis = stemEnds(eye, side);
+    if (eye.kind != FittingKind::Clip) {
+        return {axis};
+    }
+    // Beside each other in the side view, or along the bait for one let in from the side.
+    const Eigen::Vector3d across = Eigen::Vector3d::UnitY().cross(stemDirection(eye));
+    const Eigen::Vector3d half =
+        0.5 * eye.legGap_m *
+        (across.norm() > 0.1 ? Eigen::Vector3d(across.normalized()) : Eigen::Vector3d::UnitX());
+    return {{axis.first - half, axis.second - half}, {axis.first + half, axis.second + half}};
 }
 
 WireLayout layOutWire(const BodyCurves& body, const ThroughWire& wire) {

@@ -25,7 +25,7 @@ bool isWireForm(FittingKind kind);
 /// thread is left out (it is rolled, not added).
 struct EyeWire {
     double ring_m3 = 0.0;  ///< outside the body
-    double stem_m3 = 0.0;  ///< inside
+    double stem_m3 = 0.0;  ///< inside; of both legs of a clip
     double stemRadius_m = 0.0;
     double length_m = 0.0;  ///< of wire to cut
 };
@@ -37,6 +37,12 @@ Eigen::Vector3d stemDirection(const Fitting& eye);
 /// Ends of an eye's stem in the body frame, ring end first; `side` is -1 for the mirrored one. The
 /// ring stands half its size out from where the stem begins.
 std::pair<Eigen::Vector3d, Eigen::Vector3d> stemEnds(const Fitting& eye, double side);
+
+/// A straight length of wire.
+using WireBar = std::pair<Eigen::Vector3d, Eigen::Vector3d>;
+
+/// The lengths of metal in an eye's stem, ring end first: one, or both legs of a clip.
+std::vector<WireBar> stemBars(const Fitting& eye, double side);
 
 /// One bend of the through-wire, in the order it is made.
 struct WireBend {

@@ -163,7 +163,7 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
         for (size_t k = 0; k < kinds.size(); ++k) {
             const int n = chosen->counts[j][k];
             if (n > 0) {
-                bore.pieces.push_back({kinds[k].name, double(n), kinds[k].mass_g * kGram,
+                bore.pieces.push_back({kinds[k].name, n, kinds[k].mass_g * kGram,
                                        kinds[k].length_mm * kMillimetre,
                                        kinds[k].diameter_mm * kMillimetre});
                 mass += n * kinds[k].mass_g;

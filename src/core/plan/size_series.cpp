@@ -104,11 +104,34 @@ Design scaledDesign(const Design& design, double length_m) {
         f.length_m *= k;
         f.depth_m *= k;
     }
+    const auto scaleOutline = [k](std::vector<OutlinePoint>& outline) {
+        for (OutlinePoint& p : outline) {
+            p.aft_m *= k;
+            p.up_m *= k;
+        }
+    };
     for (Cavity& c : d.make.cavities) {
         c.x_m *= k;
         c.z_m *= k;
         c.length_m *= k;
         c.height_m *= k;
+        scaleOutline(c.outline);
+    }
+    for (SideWeight& w : d.sideWeights) {
+        w.x_m *= k;
+        w.z_m *= k;
+        w.bottom_m *= k;
+        w.thickness_m *= k;
+        w.weighedMass_kg.reset();  // another one is cast
+        scaleOutline(w.outline);
+    }
+    for (BuildUp& b : d.buildUps) {
+        for (double BuildUp::*field :
+             {&BuildUp::x_m, &BuildUp::y_m, &BuildUp::z_m, &BuildUp::length_m, &BuildUp::width_m,
+              &BuildUp::thickness_m}) {
+            b.*field *= k;
+        }
+        b.weighedMass_kg.reset();
     }
     d.make.halves.grooveFrom_m *= k;
     d.make.halves.grooveTo_m *= k;

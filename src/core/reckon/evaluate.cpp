@@ -18,8 +18,8 @@ auto hullInputs(const Design& d) {
     return std::tie(d.coats);
 }
 auto massInputs(const Design& d) {
-    return std::tie(d.features, d.fittings, d.bores, d.wire, d.chambers, d.lip, d.errors,
-                    d.tank.correction);
+    return std::tie(d.features, d.fittings, d.bores, d.sideWeights, d.buildUps, d.wire, d.chambers,
+                    d.lip, d.errors, d.tank.correction);
 }
 auto wantedInputs(const Brief& b) {
     return std::tie(b.wantedState, b.wantedSpare, b.wantedSinkSpeed_m_s, b.wantedPitch_rad);

@@ -155,43 +155,7 @@ void checkLayers(const Design& design, const Derived& d, std::vector<Finding>& o
                        "/make/layers/0/thickness",
                        {length(stack), length(d.shape->sizes.maxWidth_m)}});
     }
-    for (size_t i = 0; i < design.make.cavities.size(); ++i) {
-        const Cavity& c = design.make.cavities[i];
-        const auto layer = size_t(std::lround(c.layer));
-        const std::string path = itemPath("make/cavities", i);
-        if (layer > design.make.layers.size()) {
-            out.push_back({"make.cavity_no_layer",
-                           Severity::Error,
-                           path + "/layer",
-                           {{Quantity::Number, c.layer},
-                            {Quantity::Number, double(design.make.layers.size())}}});
-            continue;
-        }
-        double from = -0.5 * stack;
-        for (size_t k = 0; k + 1 < layer; ++k) {
-            from += design.make.layers[k].thickness_m;
-        }
-        const double to = from + design.make.layers[layer - 1].thickness_m;
-        const double outer = std::max(std::abs(from), std::abs(to));
-        double wall = 1.0;
-        for (const double end : {-0.5, 0.0, 0.5}) {
-            const double x = c.x_m + end * c.length_m;
-            const Section s = d.shape->curves.atX(x);
-            if (x <= 0 || x >= d.shape->curves.length_m() || outer > s.halfWidth_m) {
-                wall = std::min(wall, x <= 0 || x >= d.shape->curves.length_m() ? -1.0 : 0.0);
-                continue;
-            }
-            wall = std::min({wall, skinHeight(s, outer, true) - c.z_m - 0.5 * c.height_m,
-                             c.z_m - 0.5 * c.height_m - skinHeight(s, outer, false)});
-        }
-        if (wall < kLeastWall_m) {
-            out.push_back({"make.cavity_wall",
-                           wall <= 0 ? Severity::Error : Severity::Warning,
-                           path + "/x",
-                           {length(std::max(0.0, wall)), length(kLeastWall_m)},
-                           {std::to_string(i + 1)}});
-        }
-    }
+    checkCavities(design, d, out);
 }
 
 void checkHalves(const Design& design, const Derived& d, std::vector<Finding>& out) {

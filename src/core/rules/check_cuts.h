@@ -25,4 +25,10 @@ void checkOutside(const Design& design, const Derived& derived, std::vector<Find
 /// Rattles, lead in pieces, the through-wire, hooks that can catch each other.
 void checkParts(const Design& design, const Derived& derived, std::vector<Finding>& out);
 
+/// Findings about weights let in from the side, putty on the skin and clips.
+void checkOutlined(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
+/// Findings about cavities in sheets.
+void checkCavities(const Design& design, const Derived& derived, std::vector<Finding>& out);
+
 }  // namespace wl

@@ -27,7 +27,7 @@ void checkChambers(const Design& design, const Derived& d, std::vector<Finding>&
             out.push_back({"chamber.balls_too_big",
                            Severity::Error,
                            path + "/ball_count",
-                           {{Quantity::Number, c.ballCount},
+                           {{Quantity::Number, double(c.ballCount)},
                             length(c.ballDiameter_m),
                             length(c.diameter_m),
                             length(c.length_m)},
@@ -141,6 +141,7 @@ void checkParts(const Design& design, const Derived& d, std::vector<Finding>& ou
     checkLeadPieces(design, out);
     checkWire(design, d, out);
     checkHooks(design, out);
+    checkOutlined(design, d, out);
 }
 
 }  // namespace wl
