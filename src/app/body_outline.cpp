@@ -76,26 +76,45 @@ Places sideOutline(const BodyCurves& curves, const PieceBounds& bounds) {
     return back;
 }
 
-// The hull of an appendage's corners as they fall on the paper of a view.
-Places hullOutline(const TriangleMesh& mesh, TankView view) {
+// The hull of some corners as they fall on the paper of a view.
+Places hullOutline(const std::vector<Eigen::Vector3d>& corners, TankView view) {
     namespace bg = boost::geometry;
     using Point = bg::model::d2::point_xy<double>;
     bg::model::multi_point<Point> points;
-    for (const Eigen::Vector3d& v : mesh.vertices_m) {
+    for (const Eigen::Vector3d& v : corners) {
         points.emplace_back(view == TankView::Front ? v.y() : v.x(),
                             view == TankView::Top ? v.y() : v.z());
     }
     bg::model::polygon<Point> hull;
     bg::convex_hull(points, hull);
     Places out;
-    const double depth = mesh.vertices_m.front().z();
+    const Eigen::Vector3d& some = corners.front();
     for (const Point& p : hull.outer()) {
-        out.push_back(view == TankView::Front
-                          ? Eigen::Vector3d(mesh.vertices_m.front().x(), p.x(), p.y())
-                      : view == TankView::Top ? Eigen::Vector3d(p.x(), p.y(), depth)
+        out.push_back(view == TankView::Front ? Eigen::Vector3d(some.x(), p.x(), p.y())
+                      : view == TankView::Top ? Eigen::Vector3d(p.x(), p.y(), some.z())
                                               : Eigen::Vector3d(p.x(), 0, p.y()));
     }
     return out;
+}
+
+// An appendage; both arms of a V one after the other, joined where they are nearest to the rivet.
+Places armsOutline(const BodyPart& part, TankView view) {
+    const auto& corners = part.mesh.vertices_m;
+    const auto split = corners.begin() + long(part.secondArm > 0 ? part.secondArm : corners.size());
+    Places all;
+    for (const auto& [from, to] : {std::pair{corners.begin(), split}, {split, corners.end()}}) {
+        if (from == to) {
+            continue;
+        }
+        Places arm = hullOutline({from, to}, view);
+        const auto nearest = std::min_element(arm.begin(), arm.end(), [&](auto& a, auto& b) {
+            return (a - part.pivot_m).norm() < (b - part.pivot_m).norm();
+        });
+        std::rotate(arm.begin(), nearest, arm.end());
+        arm.push_back(arm.front());
+        all.insert(all.end(), arm.begin(), arm.end());
+    }
+    return all;
 }
 
 }  // namespace
@@ -105,7 +124,7 @@ std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, TankVie
     bool sectionDone = false;
     for (const BodyPart& part : d.shape->parts) {
         if (part.appendage) {
-            all.push_back(hullOutline(part.mesh, view));
+            all.push_back(armsOutline(part, view));
         } else if (view == TankView::Front) {
             if (!sectionDone) {
                 std::vector<Eigen::Vector2d> ring;

@@ -186,15 +186,17 @@ void SwingView::paintEvent(QPaintEvent*) {
         p.setPen(QPen(c.ink, 1.2));
         p.setBrush(c.wood);
         p.drawPolygon(shape);
-        const size_t index = size_t(QString::fromStdString(part.path).section('/', -1).toUInt());
-        const Appendage& a =
-            shown_->design->appendages[std::min(index, shown_->design->appendages.size() - 1)];
+        const Appendage& a = shown_->design->appendages[part.index];
         const QPointF pin = place(all[on], part.pivot_m.x() - base, part.pivot_m.y());
         p.setPen(QPen(c.water, 1, Qt::DotLine));
-        for (const double end : {-1.0, 1.0}) {
-            const double turn = all[on].turned + part.side * (a.splay_rad + end * a.swing_rad);
-            p.drawLine(pin, pin + overallSize(a.body).length_m * scale_ *
-                                      QPointF(std::cos(turn), std::sin(turn)));
+        for (const double side : {1.0, -1.0}) {
+            for (const double end : {-1.0, 1.0}) {
+                const double turn = all[on].turned + side * a.splay_rad + end * a.swing_rad;
+                if (part.side == 0 || part.side == side) {
+                    p.drawLine(pin, pin + overallSize(a.body).length_m * scale_ *
+                                              QPointF(std::cos(turn), std::sin(turn)));
+                }
+            }
         }
     }
     for (size_t i = 0; i < swings_.size(); ++i) {

@@ -228,6 +228,47 @@ TEST_CASE("claws on hinges of their own count on both sides") {
     CHECK(bare.shape->parts.size() == 1);
 }
 
+TEST_CASE("claws joined to one V weigh and float as two, hang as one, and carry one rivet") {
+    Design two = demoDesign();
+    two.coats.clear();
+    Appendage claw;
+    claw.body = ellipsoidBody(0.008, 0.002, 0.003, 7, false);
+    claw.hingeY_m = 0.001;
+    claw.hingeZ_m = -0.02;
+    claw.hardwareMass_kg = 0.0;
+    two.appendages = {claw};
+    Design v = two;
+    v.appendages[0].joined = true;
+    const Derived apart = evaluated(two), joined = evaluated(v);
+    CHECK(apart.mass->pieces.size() == 3);
+    REQUIRE(joined.mass->pieces.size() == 2);
+    CHECK(joined.mass->mass_kg == Approx(apart.mass->mass_kg).epsilon(1e-12));
+    CHECK(joined.mass->displacedVolume_m3 == Approx(apart.mass->displacedVolume_m3).epsilon(1e-9));
+    CHECK((joined.mass->centreOfGravity_m - apart.mass->centreOfGravity_m).norm() < 1e-12);
+    CHECK((joined.mass->inertia_kg_m2 - apart.mass->inertia_kg_m2).norm() <
+          1e-9 * apart.mass->inertia_kg_m2.norm());
+    const BodyPart& arms = joined.shape->parts[1];
+    CHECK(std::abs(arms.solid.centroid_m.y()) < 1e-15);
+    CHECK(arms.pivot_m.y() == 0);
+    CHECK(arms.mesh.vertices_m.size() == 2 * arms.secondArm);
+    // Let go alone it hangs level from side to side; a claw of its own would not.
+    CHECK(std::abs(joined.rest->alone[1].roll_rad) < 1e-6);
+    v.appendages[0].hardwareMass_kg = two.appendages[0].hardwareMass_kg = 0.0003;
+    CHECK(evaluated(two).mass->mass_kg - evaluated(v).mass->mass_kg ==
+          Approx(0.0003).epsilon(1e-9));
+    // A tail fin hinged behind the tail is one piece in the middle plane.
+    v.appendages[0].mirrored = false;
+    v.appendages[0].splay_rad = 0;
+    v.appendages[0].hingeX_m = 0.083;
+    v.appendages[0].hingeY_m = 0;
+    v.appendages[0].hingeZ_m = 0;
+    const Derived fin = evaluated(v);
+    REQUIRE(fin.mass->pieces.size() == 2);
+    CHECK(fin.mass->centreOfGravity_m.x() > joined.mass->centreOfGravity_m.x());
+    CHECK(std::abs(fin.mass->centreOfGravity_m.y()) < 1e-12);
+    CHECK_FALSE(findingOf(fin, "piece.rubs"));
+}
+
 TEST_CASE("coats lie on the outer skin of the pieces: joint gaps and faces are not coated") {
     // A round bait with flat faces at x1 and x2: the skin of an ellipsoid of revolution less the
     // belt between the faces, summed from its own equation.

@@ -2,6 +2,7 @@
 #include "app/form.h"
 #include "app/pages/fitting_tabs.h"
 #include "app/record_columns.h"
+#include "core/shape/edit_body.h"
 #include "core/shape/start_shape.h"
 
 namespace wl {
@@ -189,11 +190,64 @@ QWidget* makeMeetingTable(Workbench& bench) {
          removeAction(bench, "removeMeeting", tr("Take the note out"), &Design::meetings)});
 }
 
+namespace {
+
+enum class SidePiece { Claws, V, Fins, TailFin };
+
+// Where such pieces usually hang, sized to the body.
+void addSidePiece(Workbench& bench, SidePiece kind) {
+    Design next = bench.design();
+    const double length = next.body.stations.empty() ? 0.1 : next.body.stations.back().position_m;
+    const auto onMillimetres = [](double m) { return std::round(m * 1000) / 1000; };
+    const bool flat = kind == SidePiece::Fins, upright = kind == SidePiece::TailFin;
+    Appendage a;
+    a.name = (kind == SidePiece::Fins      ? tr("fin")
+              : kind == SidePiece::TailFin ? tr("tail fin")
+                                           : tr("claw"))
+                 .toStdString();
+    a.body = startBody(StartKind::Crawler, onMillimetres(0.25 * length));
+    for (Station& s : a.body.stations) {
+        s.halfWidth_m *= upright ? 0.15 : flat ? 1.1 : 0.7;
+        for (double Station::*z : {&Station::back_m, &Station::belly_m, &Station::widest_m}) {
+            s.*z *= upright ? 1.2 : flat ? 0.25 : 0.7;
+        }
+    }
+    a.hingeX_m = onMillimetres((flat ? 0.4 : 0.12) * length);
+    const OverallSize arm = overallSize(a.body);
+    if (const auto curves = BodyCurves::build(next.body, "")) {
+        const Section s = curves->atX(a.hingeX_m);
+        a.hingeY_m = s.halfWidth_m + 0.001;
+        a.hingeZ_m = s.widest_m;
+        if (kind == SidePiece::V) {  // on a rivet under the belly
+            a.joined = true;
+            a.hingeY_m = 0.25 * arm.width_m;
+            a.hingeZ_m = s.belly_m - 0.5 * arm.height_m - 0.001;
+        }
+        if (upright) {
+            const Section tail = curves->atX(0.98 * length);
+            a.mirrored = false;
+            a.splay_rad = 0;
+            a.hingeX_m = length + 0.001;
+            a.hingeY_m = 0;
+            a.hingeZ_m = 0.5 * (tail.back_m + tail.belly_m);
+        }
+    }
+    next.appendages.push_back(a);
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Add a side piece"));
+}
+
+}  // namespace
+
 QWidget* makeAppendageTable(Workbench& bench) {
     std::vector<RecordColumn> columns;
     columns.push_back(
         textColumn<Appendage>(tr("Side piece"), "name", appendageAt, &Appendage::name));
     columns.push_back(flagColumn(tr("Pair"), "mirrored", appendageAt, &Appendage::mirrored));
+    columns.push_back(flagColumn(tr("One V"), "joined", appendageAt, &Appendage::joined));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.appendages[size_t(r)].mirrored;
+    };
     for (const auto& [title, field] :
          {std::pair{tr("Hinge aft"), "hinge_x"}, std::pair{tr("Hinge port"), "hinge_y"},
           std::pair{tr("Hinge up"), "hinge_z"}}) {
@@ -218,34 +272,17 @@ QWidget* makeAppendageTable(Workbench& bench) {
             }
             return QStringLiteral("–");
         }));
-    auto add = [&bench](const QString& name, bool claw) {
-        Design next = bench.design();
-        const double length =
-            next.body.stations.empty() ? 0.1 : next.body.stations.back().position_m;
-        Appendage a;
-        a.name = name.toStdString();
-        a.body = startBody(StartKind::Crawler, std::round(0.25 * length * 1000) / 1000);
-        for (Station& s : a.body.stations) {
-            s.halfWidth_m *= claw ? 0.7 : 1.1;
-            for (double Station::*z : {&Station::back_m, &Station::belly_m, &Station::widest_m}) {
-                s.*z *= claw ? 0.7 : 0.25;
-            }
-        }
-        a.hingeX_m = std::round((claw ? 0.12 : 0.4) * length * 1000) / 1000;
-        if (const auto curves = BodyCurves::build(next.body, "")) {
-            const Section s = curves->atX(a.hingeX_m);
-            a.hingeY_m = s.halfWidth_m + 0.001;
-            a.hingeZ_m = s.widest_m;
-        }
-        next.appendages.push_back(a);
-        bench.document.endGesture();
-        bench.document.submit(std::move(next), tr("Add a side piece"));
+    const auto action = [&bench](const char* name, const QString& label, SidePiece kind) {
+        return RecordTable::Action{name, label, [&bench, kind](int) { addSidePiece(bench, kind); },
+                                   false};
     };
     return new RecordTable(
         bench, "appendages", "/appendages",
         [](const Design& d) { return int(d.appendages.size()); }, std::move(columns),
-        {{"addClaws", tr("+ two claws"), [add](int) { add(tr("claw"), true); }, false},
-         {"addFins", tr("+ paired fins"), [add](int) { add(tr("fin"), false); }, false},
+        {action("addClaws", tr("+ two claws"), SidePiece::Claws),
+         action("addV", tr("+ V on a rivet"), SidePiece::V),
+         action("addFins", tr("+ paired fins"), SidePiece::Fins),
+         action("addTailFin", tr("+ tail fin"), SidePiece::TailFin),
          removeAction(bench, "removeAppendage", tr("Remove a side piece"), &Design::appendages)});
 }
 

@@ -62,6 +62,7 @@ void describe(V& v, Appendage& a) {
     using Q = Quantity;
     v.text("name", a.name, kNameBytes);
     v.flag("mirrored", a.mirrored);
+    v.flag("joined", a.joined);
     v.group("body", a.body);
     v.flag("own_stock", a.ownStock);
     v.group("stock", a.stock);

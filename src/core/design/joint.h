@@ -38,11 +38,12 @@ struct Joint {
     bool operator==(const Joint&) const = default;
 };
 
-/// A claw, fin or leg hung on a hinge of its own at the side. Its body is drawn in its own frame,
-/// x from the hinge to its tip.
+/// A claw, fin or leg hung on a hinge of its own: at the side, or in the middle plane (a hinged
+/// tail fin). Its body is drawn in its own frame, x from the hinge to its tip.
 struct Appendage {
     std::string name = "claw";
     bool mirrored = true;  ///< a second one on the other side
+    bool joined = false;   ///< both are one V that swings on one rivet in the middle plane
     Body body;
     bool ownStock = false;
     Stock stock;

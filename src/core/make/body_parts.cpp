@@ -24,7 +24,7 @@ void transformMesh(TriangleMesh& mesh, const Eigen::Affine3d& place) {
 }
 
 PartMaterial materialOf(const Design& design, const BodyCurves& curves, const BodyPart& part) {
-    const Stock& stock = stockOf(design, part.path);
+    const Stock& stock = stockOf(design, part);
     const bool own = &stock != &design.pieces.front().stock;
     if (!own && design.make.kind == MakeKind::Layered && !part.appendage) {
         return layeredMaterial(curves, part.bounds, design.make);
@@ -36,6 +36,66 @@ PartMaterial materialOf(const Design& design, const BodyCurves& curves, const Bo
         });
     }
     return solidMaterial(part.solid, densityInForce(stock, design.make));
+}
+
+// One arm of an appendage in its place.
+BodyPart armOf(const Design& design, size_t index, const BodyCurves& own, double side) {
+    const Appendage& a = design.appendages[index];
+    BodyPart part;
+    part.name = a.name;
+    part.path = "/appendages/" + std::to_string(index);
+    part.appendage = true;
+    part.index = index;
+    part.side = side;
+    part.solid = integratePiece(own, {});
+    part.mesh = meshPiece(own, {}, part.solid.volume_m3, kSideRings, kSideAround);
+    part.material = materialOf(design, own, part);
+    part.place = Eigen::Affine3d::Identity();
+    part.place.linear() = (Eigen::AngleAxisd(a.splay_rad, Eigen::Vector3d::UnitZ()) *
+                           Eigen::AngleAxisd(a.droop_rad, Eigen::Vector3d::UnitY()))
+                              .toRotationMatrix();
+    part.place.translation() = Eigen::Vector3d(a.hingeX_m, a.hingeY_m, a.hingeZ_m);
+    if (side < 0) {
+        part.place = Eigen::Scaling(1.0, -1.0, 1.0) * part.place;
+    }
+    transformMesh(part.mesh, part.place);
+    transformMesh(part.material.inside, part.place);
+    part.solid.centroid_m = part.place * part.solid.centroid_m;
+    part.solid.inertia_m5 =
+        part.place.linear() * part.solid.inertia_m5 * part.place.linear().transpose();
+    part.material.centre_m = part.place * part.material.centre_m;
+    part.coarse = part.mesh;
+    part.pivot_m = part.place.translation();
+    return part;
+}
+
+void append(TriangleMesh& mesh, const TriangleMesh& more) {
+    const int first = int(mesh.vertices_m.size());
+    mesh.vertices_m.insert(mesh.vertices_m.end(), more.vertices_m.begin(), more.vertices_m.end());
+    for (const auto& t : more.triangles) {
+        mesh.triangles.push_back({t[0] + first, t[1] + first, t[2] + first});
+    }
+}
+
+// Both arms as one part on a rivet in the middle plane.
+BodyPart joinedArms(BodyPart port, const BodyPart& starboard) {
+    port.side = 0.0;
+    port.secondArm = port.mesh.vertices_m.size();
+    append(port.mesh, starboard.mesh);
+    append(port.coarse, starboard.coarse);
+    append(port.material.inside, starboard.material.inside);
+    const Eigen::Vector3d middle = 0.5 * (port.solid.centroid_m + starboard.solid.centroid_m);
+    const Eigen::Vector3d off = port.solid.centroid_m - middle;
+    const Eigen::Matrix3d apart =
+        off.squaredNorm() * Eigen::Matrix3d::Identity() - off * off.transpose();
+    port.solid.inertia_m5 += starboard.solid.inertia_m5 + 2 * port.solid.volume_m3 * apart;
+    port.solid.volume_m3 *= 2;
+    port.solid.centroid_m = middle;
+    port.material.centre_m = 0.5 * (port.material.centre_m + starboard.material.centre_m);
+    port.material.mass_kg *= 2;
+    port.material.hollow_m3 *= 2;
+    port.pivot_m.y() = 0;
+    return port;
 }
 
 // The float is found on the imported solid itself.
@@ -51,16 +111,12 @@ void useImportedSolid(const TriangleMesh& solid, double breadthScale, BodyPart& 
 
 }  // namespace
 
-const Stock& stockOf(const Design& design, const std::string& path) {
-    for (size_t i = 1; i < design.pieces.size(); ++i) {
-        if (design.pieces[i].ownStock && path == "/pieces/" + std::to_string(i)) {
-            return design.pieces[i].stock;
-        }
+const Stock& stockOf(const Design& design, const BodyPart& part) {
+    if (part.appendage && design.appendages[part.index].ownStock) {
+        return design.appendages[part.index].stock;
     }
-    for (size_t i = 0; i < design.appendages.size(); ++i) {
-        if (design.appendages[i].ownStock && path == "/appendages/" + std::to_string(i)) {
-            return design.appendages[i].stock;
-        }
+    if (!part.appendage && part.index > 0 && design.pieces[part.index].ownStock) {
+        return design.pieces[part.index].stock;
     }
     return design.pieces.front().stock;
 }
@@ -107,37 +163,16 @@ Result<std::vector<BodyPart>> makeParts(const Design& design, const BodyCurves& 
         if (!own) {
             return own.error();
         }
+        std::vector<BodyPart> arms;
         for (const double side : {1.0, -1.0}) {
-            if (side < 0 && !a.mirrored) {
-                continue;
+            if (side > 0 || a.mirrored) {
+                arms.push_back(armOf(design, i, *own, side));
             }
-            BodyPart part;
-            part.name = a.name;
-            part.path = path;
-            part.appendage = true;
-            part.index = i;
-            part.side = side;
-            part.solid = integratePiece(*own, {});
-            part.mesh = meshPiece(*own, {}, part.solid.volume_m3, kSideRings, kSideAround);
-            part.material = materialOf(design, *own, part);
-            part.place = Eigen::Affine3d::Identity();
-            part.place.linear() = (Eigen::AngleAxisd(a.splay_rad, Eigen::Vector3d::UnitZ()) *
-                                   Eigen::AngleAxisd(a.droop_rad, Eigen::Vector3d::UnitY()))
-                                      .toRotationMatrix();
-            part.place.translation() = Eigen::Vector3d(a.hingeX_m, a.hingeY_m, a.hingeZ_m);
-            if (side < 0) {
-                part.place = Eigen::Scaling(1.0, -1.0, 1.0) * part.place;
-            }
-            transformMesh(part.mesh, part.place);
-            transformMesh(part.material.inside, part.place);
-            part.solid.centroid_m = part.place * part.solid.centroid_m;
-            part.solid.inertia_m5 =
-                part.place.linear() * part.solid.inertia_m5 * part.place.linear().transpose();
-            part.material.centre_m = part.place * part.material.centre_m;
-            part.coarse = part.mesh;
-            part.pivot_m = part.place.translation();
-            parts.push_back(std::move(part));
         }
+        if (a.mirrored && a.joined) {
+            arms = {joinedArms(arms[0], arms[1])};
+        }
+        parts.insert(parts.end(), arms.begin(), arms.end());
     }
     return parts;
 }
@@ -151,7 +186,7 @@ AsMade chainAsMade(const Design& design, const BodyCurves& curves,
         if (part.appendage) {
             continue;
         }
-        apart = apart || &stockOf(design, part.path) != &design.pieces.front().stock;
+        apart = apart || &stockOf(design, part) != &design.pieces.front().stock;
         made.volume_m3 += part.solid.volume_m3;
         made.mass_kg += part.material.mass_kg;
         doubt += part.material.doubtShare * part.material.mass_kg;

@@ -24,8 +24,9 @@ struct BodyPart {
     std::string path;  ///< "/pieces/1", "/appendages/0"
     size_t index = 0;  ///< among the pieces, or the appendages
     bool appendage = false;
-    double side = 0.0;   ///< of an appendage: 1 port, -1 starboard
-    PieceBounds bounds;  ///< of a piece
+    double side = 0.0;     ///< of an appendage: 1 port, -1 starboard, 0 both arms of a V
+    size_t secondArm = 0;  ///< of a V: its first vertex of the starboard arm
+    PieceBounds bounds;    ///< of a piece
     SolidProperties solid;
     ProfileArea lateral;  ///< seen from the side, of a piece
     TriangleMesh mesh;
@@ -55,7 +56,7 @@ AsMade chainAsMade(const Design& design, const BodyCurves& curves,
                    const std::vector<BodyPart>& parts);
 
 /// Stock of a part: its own, or the first piece's.
-const Stock& stockOf(const Design& design, const std::string& partPath);
+const Stock& stockOf(const Design& design, const BodyPart& part);
 
 /// The body cut lengthwise at that breadth, between two lengths.
 ProfileArea profileAt(const BodyCurves& curves, double y_m, double fromX_m, double toX_m);

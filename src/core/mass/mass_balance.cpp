@@ -75,7 +75,7 @@ void Balancer::addBodies() {
     std::vector<MassItem> bodies;
     for (size_t i = 0; i < body_.parts.size(); ++i) {
         const BodyPart& part = body_.parts[i];
-        const Stock& stock = stockOf(design_, part.path);
+        const Stock& stock = stockOf(design_, part);
         const bool weighed = stock.trust != BodyTrust::DrawnVolume && stock.weighedBody_kg;
         MassItem body{PartKind::Body, weighed ? Origin::Weighed : Origin::Computed,
                       body_.parts.size() == 1 ? stock.material : part.name, part.path};

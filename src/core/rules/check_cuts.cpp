@@ -298,7 +298,7 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
             continue;
         }
         const Appendage& a = design.appendages[part.index];
-        if (part.side > 0 && rubs(d.shape->curves, part, a.swing_rad)) {
+        if (part.side >= 0 && rubs(d.shape->curves, part, a.swing_rad)) {
             out.push_back({"piece.rubs",
                            Severity::Warning,
                            part.path + "/swing",
