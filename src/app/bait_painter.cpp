@@ -72,23 +72,41 @@ void paintLip(QPainter& p, const Design& design, TankView view, const Projection
         } else {
             p.setPen(inkPen(c.ink, kInner));
             p.setBrush(c.lip);
-            p.drawPolygon(rod(project(root), project(root + along * lip.length_m),
-                              std::max(2.5, lip.thickness_m * scale)));
+            for (const LipPlane& plane : lipPlanes(lip)) {
+                const Eigen::Vector3d end =
+                    plane.root_m + plane.along * (plane.to_m - plane.from_m);
+                p.drawPolygon(rod(project(plane.root_m), project(end),
+                                  std::max(2.5, lip.thickness_m * scale)));
+            }
         }
         return;
     }
     if (inside) {
         return;
     }
-    QPolygonF outline;
-    for (const Eigen::Vector2d& q : lipOutline(lip)) {
-        outline << project(root + along * q.x() + Eigen::Vector3d(0, q.y(), 0));
-    }
     p.setPen(inkPen(c.ink, kInner));
     QColor fill = c.lip;
     fill.setAlpha(170);
-    p.setBrush(fill);
-    p.drawPolygon(outline);
+    for (const LipPlane& plane : lipPlanes(lip)) {
+        QPolygonF outline;
+        for (const Eigen::Vector2d& q : plane.outline) {
+            outline << project(plane.root_m + plane.along * q.x() + Eigen::Vector3d(0, q.y(), 0));
+        }
+        p.setBrush(fill);
+        p.drawPolygon(outline);
+    }
+    if (lip.holeDiameter_m > 0) {
+        const Eigen::Vector3d middle = lipPlace(lip, lip.holeAt_m);
+        const Eigen::Vector3d out = lipPlace(lip, lip.holeAt_m + 1e-4) - middle;
+        QPolygonF hole;
+        for (int i = 0; i < 24; ++i) {
+            const double t = 2 * kPi * i / 24, r = 0.5 * lip.holeDiameter_m;
+            hole << project(middle + r * std::cos(t) * out.normalized() +
+                            Eigen::Vector3d(0, r * std::sin(t), 0));
+        }
+        p.setBrush(c.sheet);
+        p.drawPolygon(hole);
+    }
 }
 
 }  // namespace

@@ -87,9 +87,7 @@ std::vector<TriangleMesh> SolidCanvas::meshes() const {
         all.push_back(std::move(mesh));
     }
     if (shown_->design->lip.present && section_ <= 0) {
-        const Lip& lip = shown_->design->lip;
-        all.push_back(meshPlate(lipOutline(lip), {lip.slotX_m, 0, lip.slotZ_m}, lipDirection(lip),
-                                Eigen::Vector3d::UnitY(), lip.thickness_m));
+        all.push_back(lipMesh(shown_->design->lip));
     }
     return all;
 }

@@ -183,7 +183,7 @@ void addLip(const Design& design, std::vector<TankHandle>& out) {
                        },
                        {1, 0, 1}});
         out.push_back({tr("Lip angle"),
-                       root + lipDirection(lip) * lip.length_m,
+                       root + lipDirection(lip) * lipPlanes(lip).front().to_m,
                        {{"/lip/angle", Quantity::Angle}},
                        [root](const Eigen::Vector3d& p) {
                            const double angle =

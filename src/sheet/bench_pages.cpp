@@ -136,10 +136,26 @@ void Sheet::sideTemplate(const QPointF& nose) {
             painter().drawPolygon(box);
         };
         strip(-lip.slotDepth_m, 0, Qt::DashLine);
-        strip(0, lip.length_m, Qt::SolidLine);
-        text({nose.x() + mm(root.x() + along.x() * lip.length_m) - 26,
-              nose.y() - mm(root.z() + along.z() * lip.length_m) + 1, 30, 4},
-             tr("lip %1 to the axis").arg(q(Quantity::Angle, lip.angle_rad)), 2.6);
+        painter().setPen(line(0.25));
+        for (const LipPlane& plane : lipPlanes(lip)) {
+            const Eigen::Vector3d end = plane.root_m + plane.along * (plane.to_m - plane.from_m);
+            const Eigen::Vector3d half =
+                0.5 * lip.thickness_m * Eigen::Vector3d(plane.along.z(), 0, -plane.along.x());
+            QPolygonF box;
+            for (const Eigen::Vector3d& v :
+                 {Eigen::Vector3d(plane.root_m + half), Eigen::Vector3d(end + half),
+                  Eigen::Vector3d(end - half), Eigen::Vector3d(plane.root_m - half)}) {
+                box << at(v.x(), v.z());
+            }
+            painter().drawPolygon(box);
+        }
+        const Eigen::Vector3d tip = lipPlace(lip, lipPlanes(lip).back().to_m);
+        QString words = tr("lip %1 to the axis").arg(q(Quantity::Angle, lip.angle_rad));
+        if (lip.bend_rad != 0) {
+            words += tr(", bent %1 more at %2")
+                         .arg(q(Quantity::Angle, lip.bend_rad), length(lip.bendAt_m));
+        }
+        text({nose.x() + mm(tip.x()) - 26, nose.y() - mm(tip.z()) + 1, 60, 4}, words, 2.6);
     }
     const Eigen::Vector3d tie = tiePoint(design_);
     painter().setPen(line(0.25));
@@ -266,8 +282,17 @@ void Sheet::lipTemplate(const QPointF& at) {
         outline << QPointF(middle + mm(v.y()), rootY + mm(v.x()));
     }
     painter().drawPolygon(outline);
-    painter().drawRect(QRectF(middle - 0.5 * mm(lip.rootWidth_m), rootY - mm(lip.slotDepth_m),
-                              mm(lip.rootWidth_m), mm(lip.slotDepth_m)));
+    painter().drawRect(QRectF(middle - 0.5 * mm(lipRootWidth_m(lip)), rootY - mm(lip.slotDepth_m),
+                              mm(lipRootWidth_m(lip)), mm(lip.slotDepth_m)));
+    if (lip.holeDiameter_m > 0) {
+        const double r = 0.5 * mm(lip.holeDiameter_m);
+        painter().drawEllipse(QPointF(middle, rootY + mm(lip.holeAt_m)), r, r);
+    }
+    if (lipPlanes(lip).size() > 1) {
+        painter().setPen(line(0.2, Qt::DotLine));
+        painter().drawLine(QPointF(middle - 0.6 * mm(lip.width_m), rootY + mm(lip.bendAt_m)),
+                           QPointF(middle + 0.6 * mm(lip.width_m), rootY + mm(lip.bendAt_m)));
+    }
     painter().setPen(centreLine());
     painter().drawLine(QPointF(middle, rootY - mm(lip.slotDepth_m) - 3),
                        QPointF(middle, rootY + mm(lip.length_m) + 3));

@@ -112,6 +112,12 @@ constexpr std::array kRows{
                                   "in short grain. A through-wire takes the pull.")},
     Row{"make.layers_short", WL_TR("The sheets make %1 together, the body is drawn %2 wide. What "
                                    "they do not reach is left out of the mass.")},
+    Row{"lip.disc_all_outside",
+        WL_TR("A disc %2 wide cannot stand %1 out: the skin must hold part of it.")},
+    Row{"lip.bend_off_sheet",
+        WL_TR("The bend is %1 from the skin, off a lip %2 long: it counts as flat.")},
+    Row{"lip.notch_too_big", WL_TR("The notch leaves no lip: make it narrower or less deep.")},
+    Row{"lip.hole_off_sheet", WL_TR("A hole of %1 at %2 from the skin runs off the sheet.")},
     Row{"outline.not_pairs",
         WL_TR("“%w1” is no corner. Write how far aft and how far up, with “;” between corners: "
               "0 0; 12 0; 12 4.")},

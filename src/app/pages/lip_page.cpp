@@ -1,4 +1,5 @@
 #include <QPainter>
+#include <QVBoxLayout>
 
 #include "app/form.h"
 #include "app/pages/pages.h"
@@ -58,10 +59,18 @@ class LipDrawing : public QWidget {
         p.setPen(QPen(c.ink, 1.6));
         p.setBrush(c.lip);
         p.drawPolygon(outline);
+        const double hole = 0.5 * lip.holeDiameter_m * s;
+        p.setBrush(c.sheet);
+        p.drawEllipse(root + QPointF(0, lip.holeAt_m * s), hole, hole);
         p.setPen(QPen(c.quiet, 1, Qt::DashLine));
         p.setBrush(Qt::NoBrush);
-        p.drawRect(QRectF(root.x() - 0.5 * lip.rootWidth_m * s, root.y() - lip.slotDepth_m * s,
-                          lip.rootWidth_m * s, lip.slotDepth_m * s));
+        if (lipPlanes(lip).size() > 1) {
+            const QPointF bend = root + QPointF(0, lip.bendAt_m * s);
+            p.drawLine(bend - QPointF(0.5 * lip.width_m * s, 0),
+                       bend + QPointF(0.5 * lip.width_m * s, 0));
+        }
+        p.drawRect(QRectF(root.x() - 0.5 * lipRootWidth_m(lip) * s, root.y() - lip.slotDepth_m * s,
+                          lipRootWidth_m(lip) * s, lip.slotDepth_m * s));
         if (bench_.design().tie.place == TiePlace::Lip) {
             const QPointF tie = root + QPointF(0, bench_.design().tie.upLip_m * s);
             p.setPen(QPen(c.signal, 1.6));
@@ -84,12 +93,12 @@ QWidget* makeLipPage(Workbench& bench) {
     auto isLip = [](const Design& d) { return d.lip.present; };
     auto* sheet = new Form(bench, tr("Lip"));
     sheet->choice(
-        tr("Lip"), "lipPresent", {tr("none"), tr("flat lip")},
+        tr("Lip"), "lipPresent", {tr("none"), tr("a lip")},
         [](const Design& d) { return int(d.lip.present); },
         [](Design& d, int i) { d.lip.present = i == 1; });
     sheet->choice(
         tr("Outline"), "lipFamily",
-        {tr("rounded tip"), tr("cut corners"), tr("oval"), tr("waisted")},
+        {tr("rounded tip"), tr("cut corners"), tr("oval"), tr("waisted"), tr("disc")},
         [](const Design& d) { return int(d.lip.family); },
         [](Design& d, int i) { d.lip.family = LipFamily(i); });
     sheet->enableLastWhen(isLip);
@@ -148,9 +157,13 @@ QWidget* makeLipPage(Workbench& bench) {
              {tr("Full width"), "/lip/width"},
              {tr("Tip or corners"), "/lip/tip_round"}}) {
         sheet->quantity(label, path);
-        sheet->enableLastWhen(isLip);
+        const bool typed = path != std::string_view("/lip/root_width");
+        sheet->enableLastWhen([typed](const Design& d) {
+            return d.lip.present && (typed || d.lip.family != LipFamily::Disc);
+        });
     }
 
+    auto* shaped = new Form(bench, tr("Bend, notch, hole"));
     auto* slot = new Form(bench, tr("Slot"));
     for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
              {tr("Angle to axis"), "/lip/angle"},
@@ -159,6 +172,16 @@ QWidget* makeLipPage(Workbench& bench) {
              {tr("Slot depth"), "/lip/slot_depth"}}) {
         slot->quantity(label, path);
         slot->enableLastWhen(isLip);
+    }
+    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
+             {tr("Bent by"), "/lip/bend"},
+             {tr("from the skin"), "/lip/bend_at"},
+             {tr("Notch wide"), "/lip/notch_width"},
+             {tr("deep"), "/lip/notch_depth"},
+             {tr("Hole"), "/lip/hole_diameter"},
+             {tr("its middle at"), "/lip/hole_at"}}) {
+        shaped->quantity(label, path);
+        shaped->enableLastWhen(isLip);
     }
     slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
         return bench.text(Quantity::Mass, r.derived->mass->lip.mass_kg);
@@ -195,7 +218,13 @@ QWidget* makeLipPage(Workbench& bench) {
     tie->enableLastWhen(onBody);
     tie->quantity(tr("Height "), "/tie/z");
     tie->enableLastWhen(onBody);
-    return formRow({sheet, slot, tie, new LipDrawing(bench)}, {3, 3, 3, 2});
+    auto* tieAndShape = new QWidget;
+    auto* stacked = new QVBoxLayout(tieAndShape);
+    stacked->setContentsMargins(0, 0, 0, 0);
+    stacked->addWidget(tie);
+    stacked->addWidget(shaped);
+    stacked->addStretch();
+    return formRow({sheet, slot, tieAndShape, new LipDrawing(bench)}, {3, 3, 3, 2});
 }
 
 }  // namespace wl

@@ -25,7 +25,8 @@ inline constexpr std::array<std::string_view, 3> kFeatureFills{"water", "air", "
 inline constexpr std::array<std::string_view, 2> kBoreFrom{"belly", "back"};
 inline constexpr std::array<std::string_view, 3> kBoreLeads{"plug", "poured", "pieces"};
 inline constexpr std::array<std::string_view, 3> kChamberAxes{"along", "across", "upright"};
-inline constexpr std::array<std::string_view, 4> kLipFamilies{"rounded", "cut", "oval", "waisted"};
+inline constexpr std::array<std::string_view, 5> kLipFamilies{"rounded", "cut", "oval", "waisted",
+                                                              "disc"};
 inline constexpr std::array<std::string_view, 3> kCoatKinds{"sealer", "paint", "clear"};
 inline constexpr std::array<std::string_view, 7> kThickerOn{"nowhere",   "belly", "back", "port",
                                                             "starboard", "nose",  "tail"};
@@ -255,6 +256,12 @@ void describe(V& v, Lip& l) {
     v.number("slot_x", Q::Length, l.slotX_m, -0.02, kLongestBait_m);
     v.number("slot_z", Q::Length, l.slotZ_m, -0.3, 0.3);
     v.number("slot_depth", Q::Length, l.slotDepth_m, 0.0, 0.1);
+    v.number("bend", Q::Angle, l.bend_rad, -60.0 * kDegree, 60.0 * kDegree);
+    v.number("bend_at", Q::Length, l.bendAt_m, 0.0, 0.3);
+    v.number("notch_width", Q::Length, l.notchWidth_m, 0.0, 0.1);
+    v.number("notch_depth", Q::Length, l.notchDepth_m, 0.0, 0.1);
+    v.number("hole_diameter", Q::Length, l.holeDiameter_m, 0.0, 0.05);
+    v.number("hole_at", Q::Length, l.holeAt_m, 0.0, 0.3);
 }
 
 template <class V>

@@ -191,10 +191,12 @@ struct Coat {
 
 /// Outline of a lip from its dimensions. Rounded: straight sides, then a half-elliptic tip. Cut:
 /// straight sides and end, the corners cut off by the tip length. Oval: part of one ellipse.
-/// Waisted: a narrow neck that swings out to the full width, then a rounded tip.
-enum class LipFamily { Rounded, Cut, Oval, Waisted };
+/// Waisted: a narrow neck that swings out to the full width, then a rounded tip. Disc: a round one
+/// of the full width, as wide at the skin as its length outside leaves it.
+enum class LipFamily { Rounded, Cut, Oval, Waisted, Disc };
 
-/// A flat lip. Angle from the body axis: 0 in line with the body, 90 deg straight down.
+/// A lip of sheet. Angle from the body axis: 0 in line with the body, 90 deg straight down. Bent,
+/// it goes on in a second plane from a straight line across it.
 struct Lip {
     bool present = true;
     LipFamily family = LipFamily::Rounded;
@@ -209,6 +211,12 @@ struct Lip {
     double slotX_m = 0.005;  ///< where the middle of the sheet leaves the skin
     double slotZ_m = -0.005;
     double slotDepth_m = 0.007;  ///< length let into the body
+    double bend_rad = 0.0;       ///< of the second plane from the first, positive: steeper
+    double bendAt_m = 0.010;     ///< from the skin along the sheet
+    double notchWidth_m = 0.0;   ///< of a square notch in the middle of the tip, 0: none
+    double notchDepth_m = 0.004;
+    double holeDiameter_m = 0.0;  ///< of a hole on the middle line, 0: none
+    double holeAt_m = 0.006;      ///< its middle, from the skin along the sheet
     bool operator==(const Lip&) const = default;
 };
 

@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "core/base/units.h"
+#include "core/geometry/convex_parts.h"
+#include "core/geometry/mesh.h"
 #include "core/placed/eyes.h"
 
 namespace wl {
@@ -11,6 +13,13 @@ namespace wl {
 namespace {
 
 constexpr int kArc = 32;
+
+// Of a disc more than this share of its width cannot be outside: nothing would hold it.
+constexpr double kDiscOutside = 0.98;
+
+double discLength(const Lip& lip) {
+    return std::min(lip.length_m, kDiscOutside * lip.width_m);
+}
 
 // Mirrors a starboard edge (root to tip, across under 0) into a closed outline.
 std::vector<Eigen::Vector2d> bothSides(const std::vector<Eigen::Vector2d>& starboard) {
@@ -94,9 +103,22 @@ std::vector<Eigen::Vector2d> waistedLip(const Lip& lip) {
     return bothSides(edge);
 }
 
-}  // namespace
+// An arc of the full width from skin to skin.
+std::vector<Eigen::Vector2d> discLip(const Lip& lip) {
+    const double r = 0.5 * lip.width_m, middle = discLength(lip) - r;
+    const double from = std::acos(std::clamp(-middle / r, -1.0, 1.0));
+    std::vector<Eigen::Vector2d> edge{{0.0, -0.5 * lipRootWidth_m(lip)}};
+    const double chord = std::sin(from / kArc) / (from / kArc);
+    const double grow = 1.0 / std::sqrt(chord);
+    for (int i = 1; i <= kArc; ++i) {
+        const double t = from * (1 - double(i) / kArc);
+        const double g = i == kArc ? 1.0 : grow;
+        edge.emplace_back(middle + r * std::cos(t), -r * std::sin(t) * g);
+    }
+    return bothSides(edge);
+}
 
-std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
+std::vector<Eigen::Vector2d> familyOutline(const Lip& lip) {
     switch (lip.family) {
         case LipFamily::Cut:
             return cutLip(lip);
@@ -104,14 +126,187 @@ std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
             return ovalLip(lip);
         case LipFamily::Waisted:
             return waistedLip(lip);
+        case LipFamily::Disc:
+            return discLip(lip);
         case LipFamily::Rounded:
             break;
     }
     return roundedLip(lip);
 }
 
+// What of an outline lies on one side of a straight line: value(p) <= 0 (Sutherland & Hodgman
+// 1974).
+template <class Value>
+std::vector<Eigen::Vector2d> clipped(const std::vector<Eigen::Vector2d>& outline, Value value) {
+    std::vector<Eigen::Vector2d> in;
+    for (size_t i = 0; i < outline.size(); ++i) {
+        const Eigen::Vector2d &p = outline[i], &q = outline[(i + 1) % outline.size()];
+        const double a = value(p), b = value(q);
+        if (a <= 0) {
+            in.push_back(p);
+        }
+        if ((a < 0 && b > 0) || (a > 0 && b < 0)) {
+            in.push_back(p + a / (a - b) * (q - p));
+        }
+    }
+    return in;
+}
+
+// Without the edges that run out along a line and back on it, which a clip between two cheeks
+// leaves.
+std::vector<Eigen::Vector2d> withoutSpikes(std::vector<Eigen::Vector2d> outline) {
+    for (size_t i = 0; i < outline.size() && outline.size() > 2;) {
+        const size_t n = outline.size();
+        const Eigen::Vector2d in = outline[i] - outline[(i + n - 1) % n];
+        const Eigen::Vector2d out = outline[(i + 1) % n] - outline[i];
+        const double cross = in.x() * out.y() - in.y() * out.x();
+        const bool spike = out.norm() < 1e-12 || (std::abs(cross) < 1e-15 && in.dot(out) < 0);
+        if (spike) {
+            outline.erase(outline.begin() + long(i));
+            i = 0;
+        } else {
+            ++i;
+        }
+    }
+    return outline;
+}
+
+// A square notch of that width from the tip down to so far from the skin.
+std::vector<Eigen::Vector2d> notched(const std::vector<Eigen::Vector2d>& outline, double width,
+                                     double from) {
+    const double side = -0.5 * width;
+    std::vector<Eigen::Vector2d> edge;
+    for (size_t i = 0; i < outline.size(); ++i) {
+        const Eigen::Vector2d &p = outline[i], &q = outline[(i + 1) % outline.size()];
+        if (p.y() < side) {
+            edge.push_back(p);
+            if (q.y() >= side && q.x() > from) {
+                const double share = (side - p.y()) / (q.y() - p.y());
+                edge.push_back(p + share * (q - p));
+                edge.emplace_back(from, side);
+                return bothSides(edge);
+            }
+        }
+    }
+    return outline;
+}
+
+double sheetLength(const Lip& lip) {
+    return lip.family == LipFamily::Disc ? discLength(lip) : lip.length_m;
+}
+
+bool bends(const Lip& lip) {
+    return lip.bend_rad != 0 && lip.bendAt_m > 0 && lip.bendAt_m < sheetLength(lip);
+}
+
+double holeArea(const Lip& lip) {
+    return lip.holeAt_m < sheetLength(lip) ? kPi / 4 * lip.holeDiameter_m * lip.holeDiameter_m
+                                           : 0.0;
+}
+
+Eigen::Vector3d directionAt(double angle) {
+    return {-std::cos(angle), 0.0, -std::sin(angle)};
+}
+
+// Area of an outline and its first moment along it.
+std::pair<double, double> areaAndMoment(const std::vector<Eigen::Vector2d>& outline) {
+    double area = 0, moment = 0;
+    for (size_t i = 0; i < outline.size(); ++i) {
+        const Eigen::Vector2d& a = outline[i];
+        const Eigen::Vector2d& b = outline[(i + 1) % outline.size()];
+        const double cross = a.x() * b.y() - b.x() * a.y();
+        area += 0.5 * cross;
+        moment += cross * (a.x() + b.x()) / 6;
+    }
+    return {area, moment};
+}
+
+}  // namespace
+
+double lipRootWidth_m(const Lip& lip) {
+    if (lip.family != LipFamily::Disc) {
+        return lip.rootWidth_m;
+    }
+    const double r = 0.5 * lip.width_m, middle = discLength(lip) - r;
+    return 2 * std::sqrt(std::max(0.0, r * r - middle * middle));
+}
+
+std::vector<Eigen::Vector2d> lipOutline(const Lip& lip) {
+    const std::vector<Eigen::Vector2d> whole = familyOutline(lip);
+    const double depth = std::min(lip.notchDepth_m, 0.95 * sheetLength(lip));
+    if (lip.notchWidth_m <= 0 || depth <= 0) {
+        return whole;
+    }
+    return notched(whole, std::min(lip.notchWidth_m, 0.9 * lip.width_m), sheetLength(lip) - depth);
+}
+
+std::vector<LipPlane> lipPlanes(const Lip& lip) {
+    const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
+    const double length = sheetLength(lip);
+    const std::vector<Eigen::Vector2d> outline = lipOutline(lip);
+    if (!bends(lip)) {
+        return {{root, lipDirection(lip), 0.0, length, outline}};
+    }
+    const double bend = lip.bendAt_m;
+    std::vector<Eigen::Vector2d> second =
+        clipped(outline, [bend](const Eigen::Vector2d& p) { return bend - p.x(); });
+    for (Eigen::Vector2d& p : second) {
+        p.x() -= bend;
+    }
+    return {{root, lipDirection(lip), 0.0, bend,
+             clipped(outline, [bend](const Eigen::Vector2d& p) { return p.x() - bend; })},
+            {root + bend * lipDirection(lip), directionAt(lip.angle_rad + lip.bend_rad), bend,
+             length, std::move(second)}};
+}
+
+TriangleMesh lipMesh(const Lip& lip) {
+    TriangleMesh mesh;
+    for (const LipPlane& plane : lipPlanes(lip)) {
+        std::vector<std::vector<Eigen::Vector2d>> parts{plane.outline};
+        if (lip.notchWidth_m > 0) {  // half by half: a bend in the notch leaves two cheeks
+            parts.clear();
+            for (const double side : {1.0, -1.0}) {
+                const auto half =
+                    clipped(plane.outline, [side](const auto& p) { return side * p.y(); });
+                for (auto& part : convexParts(withoutSpikes(half))) {
+                    parts.push_back(std::move(part));
+                }
+            }
+        }
+        for (const std::vector<Eigen::Vector2d>& part : parts) {
+            const TriangleMesh plate = meshPlate(part, plane.root_m, plane.along,
+                                                 Eigen::Vector3d::UnitY(), lip.thickness_m);
+            const int first = int(mesh.vertices_m.size());
+            mesh.vertices_m.insert(mesh.vertices_m.end(), plate.vertices_m.begin(),
+                                   plate.vertices_m.end());
+            for (const auto& t : plate.triangles) {
+                mesh.triangles.push_back({t[0] + first, t[1] + first, t[2] + first});
+            }
+        }
+    }
+    return mesh;
+}
+
+Eigen::Vector3d lipPlace(const Lip& lip, double along, double above) {
+    const bool second = bends(lip) && along > lip.bendAt_m;
+    const double angle = lip.angle_rad + (second ? lip.bend_rad : 0.0);
+    const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
+    const double first = second ? lip.bendAt_m : along;
+    return root + first * lipDirection(lip) + (along - first) * directionAt(angle) +
+           above * Eigen::Vector3d(-std::sin(angle), 0.0, std::cos(angle));
+}
+
+LipChord lipChord(const Lip& lip) {
+    if (!bends(lip)) {
+        return {sheetLength(lip), lip.angle_rad};
+    }
+    const Eigen::Vector3d line =
+        lipPlace(lip, sheetLength(lip)) - Eigen::Vector3d(lip.slotX_m, 0, lip.slotZ_m);
+    return {line.norm(), std::atan2(-line.z(), -line.x())};
+}
+
 Eigen::Vector3d lipDirection(const Lip& lip) {
-    return {-std::cos(lip.angle_rad), 0.0, -std::sin(lip.angle_rad)};
+    return directionAt(lip.angle_rad);
 }
 
 Eigen::Vector3d lipUpperNormal(const Lip& lip) {
@@ -124,25 +319,27 @@ LipSheet measureLip(const Lip& lip) {
         return sheet;
     }
     double moment = 0;
-    const std::vector<Eigen::Vector2d> outline = lipOutline(lip);
-    for (size_t i = 0; i < outline.size(); ++i) {
-        const Eigen::Vector2d& a = outline[i];
-        const Eigen::Vector2d& b = outline[(i + 1) % outline.size()];
-        const double cross = a.x() * b.y() - b.x() * a.y();
-        sheet.area_m2 += 0.5 * cross;
-        moment += cross * (a.x() + b.x()) / 6;
+    Eigen::Vector3d centre = Eigen::Vector3d::Zero();
+    for (const LipPlane& plane : lipPlanes(lip)) {
+        const auto [area, own] = areaAndMoment(plane.outline);
+        sheet.area_m2 += area;
+        moment += own + area * plane.from_m;
+        centre += area * plane.root_m + own * plane.along;
     }
+    const double hole = holeArea(lip);
+    sheet.area_m2 -= hole;
+    moment -= hole * lip.holeAt_m;
+    centre -= hole * lipPlace(lip, lip.holeAt_m);
     sheet.centroidAlong_m = sheet.area_m2 > 0 ? moment / sheet.area_m2 : 0.0;
     sheet.outsideVolume_m3 = sheet.area_m2 * lip.thickness_m;
-    sheet.insideVolume_m3 = lip.rootWidth_m * lip.slotDepth_m * lip.thickness_m;
+    sheet.insideVolume_m3 = lipRootWidth_m(lip) * lip.slotDepth_m * lip.thickness_m;
     const double volume = sheet.outsideVolume_m3 + sheet.insideVolume_m3;
     sheet.mass_kg = lip.density_kg_m3 * volume;
     const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
-    const Eigen::Vector3d along = lipDirection(lip);
-    sheet.insideCentroid_m = root - along * 0.5 * lip.slotDepth_m;
-    sheet.centreOfMass_m = (sheet.outsideVolume_m3 * (root + along * sheet.centroidAlong_m) +
-                            sheet.insideVolume_m3 * sheet.insideCentroid_m) /
-                           volume;
+    sheet.insideCentroid_m = root - lipDirection(lip) * 0.5 * lip.slotDepth_m;
+    sheet.centreOfMass_m =
+        (lip.thickness_m * centre + sheet.insideVolume_m3 * sheet.insideCentroid_m) / volume;
+    sheet.hole_m3 = hole * lip.thickness_m;
     return sheet;
 }
 
@@ -153,9 +350,7 @@ Eigen::Vector3d tiePoint(const Design& design) {
         }
     }
     if (design.tie.place == TiePlace::Lip && design.lip.present) {
-        const Eigen::Vector3d root(design.lip.slotX_m, 0, design.lip.slotZ_m);
-        return root + lipDirection(design.lip) * design.tie.upLip_m +
-               lipUpperNormal(design.lip) * (design.tie.standOff_m);
+        return lipPlace(design.lip, design.tie.upLip_m, design.tie.standOff_m);
     }
     return {design.tie.x_m, 0, design.tie.z_m};
 }

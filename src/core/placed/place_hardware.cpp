@@ -156,8 +156,8 @@ void placeLip(Placing& p) {
     part.centre_m = sheet.centreOfMass_m;
     part.netDoubt_kg = p.design.errors.lipThickness * sheet.mass_kg * kHalfWidthToStandard;
     p.cut(p.lipPiece, sheet.insideVolume_m3, sheet.insideCentroid_m);
-    p.lipPlate = meshPlate(lipOutline(lip), {lip.slotX_m, 0, lip.slotZ_m}, lipDirection(lip),
-                           Vector3d::UnitY(), lip.thickness_m);
+    p.lipPlate = lipMesh(lip);
+    p.displace(p.lipPiece, lipPlace(lip, lip.holeAt_m), -sheet.hole_m3);
     if (lip.slotDepth_m > 0) {
         Embedded slot;
         slot.kind = Embedded::Kind::LipSlot;
@@ -166,7 +166,7 @@ void placeLip(Placing& p) {
         slot.tool.inward = -lipDirection(lip);
         slot.tool.along = Vector3d::UnitY();
         slot.tool.round = false;
-        slot.tool.halfAlong_m = 0.5 * lip.rootWidth_m;
+        slot.tool.halfAlong_m = 0.5 * lipRootWidth_m(lip);
         slot.tool.halfAcross_m = 0.5 * lip.thickness_m;
         slot.tool.depth_m = lip.slotDepth_m;
         p.embed(slot);

@@ -136,8 +136,10 @@ Design scaledDesign(const Design& design, double length_m) {
     d.make.halves.grooveFrom_m *= k;
     d.make.halves.grooveTo_m *= k;
     d.make.halves.grooveZ_m *= k;
-    for (double Lip::*field : {&Lip::length_m, &Lip::rootWidth_m, &Lip::width_m, &Lip::tipRound_m,
-                               &Lip::slotX_m, &Lip::slotZ_m, &Lip::slotDepth_m}) {
+    for (double Lip::*field :
+         {&Lip::length_m, &Lip::rootWidth_m, &Lip::width_m, &Lip::tipRound_m, &Lip::slotX_m,
+          &Lip::slotZ_m, &Lip::slotDepth_m, &Lip::bendAt_m, &Lip::notchWidth_m, &Lip::notchDepth_m,
+          &Lip::holeDiameter_m, &Lip::holeAt_m}) {
         d.lip.*field *= k;
     }
     d.tie.x_m *= k;

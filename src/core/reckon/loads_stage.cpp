@@ -24,11 +24,13 @@ LoadInputs loadInputsOf(const Design& design, const Derived& d) {
     hull.addedMassExcess = k.z() - k.x();
     std::optional<TowedLip> lip;
     if (design.lip.present) {
+        const LipChord chord = lipChord(design.lip);
+        const double flat = lipPlanes(design.lip).back().to_m;
         lip = TowedLip{{design.lip.slotX_m, design.lip.slotZ_m},
-                       design.lip.length_m,
-                       d.mass->lip.area_m2 / design.lip.length_m,
+                       chord.length_m,
+                       d.mass->lip.area_m2 / flat,
                        design.lip.thickness_m,
-                       design.lip.angle_rad};
+                       chord.angle_rad};
     }
     // A sloped face does a lip's work when there is none: the same plate, root at its upper edge.
     if (!lip && design.body.noseFace.present && design.body.noseFace.angle_rad < kPi / 2) {

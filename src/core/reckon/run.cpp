@@ -43,7 +43,7 @@ static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const Ret
     if (run.path.end == RetrieveEnd::Cancelled) {
         return run;
     }
-    const bool inLine = design.lip.present && design.lip.angle_rad <= 30 * kDegree;
+    const bool inLine = design.lip.present && lipChord(design.lip).angle_rad <= 30 * kDegree;
     const double deepest = run.path.maxDepth_m;
     const double halfBand = inLine ? model.bandInLine * deepest
                                    : std::max(model.bandSteep * deepest, model.bandSteep_m);

@@ -164,6 +164,38 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
                          {{"/lip/width", d.shape->sizes.maxWidth_m}},
                          {length(d.shape->sizes.maxWidth_m)}}}});
     }
+    const double flat = lipPlanes(lip).back().to_m;
+    if (lip.family == LipFamily::Disc && flat < lip.length_m) {
+        out.push_back({"lip.disc_all_outside",
+                       Severity::Error,
+                       "/lip/length",
+                       {length(lip.length_m), length(lip.width_m)},
+                       {},
+                       {{"edit.lip_length",
+                         {{"/lip/length", 0.75 * lip.width_m}},
+                         {length(0.75 * lip.width_m)}}}});
+    }
+    if (lip.bend_rad != 0 && !(lip.bendAt_m > 0 && lip.bendAt_m < flat)) {
+        out.push_back({"lip.bend_off_sheet",
+                       Severity::Warning,
+                       "/lip/bend_at",
+                       {length(lip.bendAt_m), length(flat)}});
+    }
+    if (lip.notchWidth_m > 0.9 * lip.width_m ||
+        (lip.notchWidth_m > 0 && lip.notchDepth_m > 0.95 * flat)) {
+        out.push_back(
+            {"lip.notch_too_big", Severity::Error,
+             lip.notchWidth_m > 0.9 * lip.width_m ? "/lip/notch_width" : "/lip/notch_depth"});
+    }
+    const double toTip = flat - (lip.notchWidth_m > 0 ? lip.notchDepth_m : 0.0);
+    if (lip.holeDiameter_m > 0 &&
+        (lip.holeAt_m - 0.5 * lip.holeDiameter_m < 0 ||
+         lip.holeAt_m + 0.5 * lip.holeDiameter_m > toTip || lip.holeDiameter_m > lip.width_m)) {
+        out.push_back({"lip.hole_off_sheet",
+                       Severity::Error,
+                       "/lip/hole_at",
+                       {length(lip.holeDiameter_m), length(lip.holeAt_m)}});
+    }
     const Section at = d.shape->curves.atX(lip.slotX_m);
     const double below = at.belly_m - lip.slotZ_m;
     const bool ahead = lip.slotX_m < 0;

@@ -1,6 +1,7 @@
 #include "core/tank/hook_reach.h"
 
 #include <algorithm>
+#include <limits>
 
 #include "core/mass/mass_balance.h"
 
@@ -19,9 +20,13 @@ double ringReach(const Design& design, const Fitting& hook) {
 
 // From a place to the middle line of the lip, root to tip.
 double distanceToLip(const Lip& lip, const Eigen::Vector3d& at) {
-    const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
-    const double along = std::clamp((at - root).dot(lipDirection(lip)), 0.0, lip.length_m);
-    return (root + along * lipDirection(lip) - at).norm();
+    double least = std::numeric_limits<double>::max();
+    for (const LipPlane& plane : lipPlanes(lip)) {
+        const double along =
+            std::clamp((at - plane.root_m).dot(plane.along), 0.0, plane.to_m - plane.from_m);
+        least = std::min(least, (plane.root_m + along * plane.along - at).norm());
+    }
+    return least;
 }
 
 }  // namespace
