@@ -58,6 +58,7 @@ class Tank : public QWidget {
     void paintRuler(QPainter& painter) const;
     void paintTrace(QPainter& painter) const;
     void paintApart(QPainter& painter) const;
+    void paintLinked(QPainter& painter) const;
     void paintCentres(QPainter& painter) const;
     void paintHandles(QPainter& painter) const;
     QString summary() const;

@@ -78,6 +78,59 @@ void Tank::paintApart(QPainter& p) const {
     }
 }
 
+// A chain of linked eyes on the water, or under it: each length at its own pitch.
+void Tank::paintLinked(QPainter& p) const {
+    const Inks& c = inks();
+    const Derived& d = *shown_->derived;
+    const LinkedRest& chain = *d.rest->linked;
+    const auto outlines = bodyOutlines(d, TankView::Side);
+    const size_t count = std::min(outlines.size(), chain.linkOf.size());
+    const auto place = [&](size_t part, const Eigen::Vector3d& v) {
+        const size_t link = chain.linkOf[part];
+        const Eigen::Vector3d up = upInBody(chain.pose.pitch_rad[link], 0.0);
+        const Eigen::Vector3d from = v - chain.links[link].front_m;
+        return QPointF(chain.pose.frontX_m[link] + planeAxes(up).aft.dot(from),
+                       -chain.pose.front_m[link] - up.dot(from));
+    };
+    QRectF box;
+    std::vector<QPolygonF> shapes;
+    for (size_t i = 0; i < count; ++i) {
+        QPolygonF shape;
+        for (const Eigen::Vector3d& v : outlines[i]) {
+            shape << place(i, v);
+        }
+        box = box.united(shape.boundingRect());
+        shapes.push_back(shape);
+    }
+    const double free = height() - kRulerHeight - kCaptionHeight - 40;
+    const double s = std::min((width() - 60) / box.width(), 0.9 * free / (2 * box.height() + 0.01));
+    // Afloat, heights count from the waterline; else the chain hangs a little under it.
+    const double deep = chain.afloat ? 0.0 : 0.4 * box.height() - box.top();
+    const QTransform toScreen(s, 0, 0, s, 0.5 * width() - box.center().x() * s,
+                              waterlineY_ + deep * s);
+    for (size_t i = 0; i < count; ++i) {
+        p.setPen(QPen(c.ink, 1.6));
+        p.setBrush(stockColour(shown_->design->make.kind, c));
+        p.drawPolygon(toScreen.map(shapes[i]));
+        const PieceBalance& piece = d.mass->pieces[i];
+        paintCentreOfBuoyancy(p, toScreen.map(place(i, piece.centreOfBuoyancy_m)), 7, c.water);
+        paintCentreOfGravity(p, toScreen.map(place(i, piece.centreOfGravity_m)), 4.5, c.ink);
+        p.setFont(type(Type::Small));
+        p.setPen(c.ink);
+        const QRectF over = toScreen.mapRect(shapes[i].boundingRect());
+        p.drawText(
+            QRectF(over.center().x() - 80, height() - kRulerHeight - 20, 160, 18), Qt::AlignCenter,
+            tr("%1: %2").arg(QString::fromStdString(piece.name),
+                             noseWords(chain.pose.pitch_rad[chain.linkOf[i]], bench_.bench())));
+    }
+    for (size_t i = 1; i < chain.links.size(); ++i) {
+        p.setPen(QPen(c.steel, 1.6));
+        p.setBrush(c.sheet);
+        p.drawEllipse(toScreen.map(QPointF(chain.pose.frontX_m[i], -chain.pose.front_m[i])), 3.5,
+                      3.5);
+    }
+}
+
 // The traced picture lies under the bait at true scale while the body is worked on.
 void Tank::paintTrace(QPainter& p) const {
     const Trace& trace = shown_->design->trace;
@@ -241,10 +294,13 @@ void Tank::paintEvent(QPaintEvent*) {
     if (showsApart()) {
         waterlineY_ = kCaptionHeight + 0.42 * (height() - kRulerHeight - kCaptionHeight);
         paintWater(p);
-        paintApart(p);
+        const bool linked = shown_->derived->rest->linked != nullptr;
+        linked ? paintLinked(p) : paintApart(p);
         p.setPen(c.ink);
         p.setFont(type(Type::Body, true));
-        p.drawText(caption, Qt::AlignLeft | Qt::AlignVCenter, tr("Each piece let go alone"));
+        p.drawText(caption, Qt::AlignLeft | Qt::AlignVCenter,
+                   linked ? tr("Linked eyes: each piece at its own pitch")
+                          : tr("Each piece let go alone"));
         return;
     }
     paintWater(p);

@@ -196,6 +196,27 @@ Json floatJson(const Derived& d) {
         attitudes.push_back(one);
     }
     j["stable_attitudes"] = attitudes;
+    if (d.rest->linked) {
+        const LinkedRest& chain = *d.rest->linked;
+        const auto onLine = linkedOnLine(d);
+        Json links = Json::array();
+        for (size_t i = 0; i < chain.links.size(); ++i) {
+            Json link{{"pieces", Json::array()}};
+            for (size_t k = 0; k < chain.linkOf.size(); ++k) {
+                if (chain.linkOf[k] == i) {
+                    link["pieces"].push_back(d.mass->pieces[k].path);
+                }
+            }
+            if (chain.pose.settled) {
+                put(link, "pitch", Quantity::Angle, chain.pose.pitch_rad[i]);
+            }
+            if (onLine && onLine->settled) {
+                put(link, "pitch_on_line", Quantity::Angle, onLine->pitch_rad[i]);
+            }
+            links.push_back(link);
+        }
+        j["linked"] = {{"afloat", chain.afloat}, {"links", links}};
+    }
     return j;
 }
 

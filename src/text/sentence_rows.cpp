@@ -112,6 +112,8 @@ constexpr std::array kRows{
                                   "in short grain. A through-wire takes the pull.")},
     Row{"make.layers_short", WL_TR("The sheets make %1 together, the body is drawn %2 wide. What "
                                    "they do not reach is left out of the mass.")},
+    Row{"body.cup_comes_out", WL_TR("A cup %1 deep comes out of the flank: hollow it less deep.")},
+    Row{"body.cup_thin", WL_TR("A cup %1 deep leaves less than a millimetre of flank beside it.")},
     Row{"lip.disc_all_outside",
         WL_TR("A disc %2 wide cannot stand %1 out: the skin must hold part of it.")},
     Row{"lip.bend_off_sheet",

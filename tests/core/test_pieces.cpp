@@ -156,6 +156,71 @@ TEST_CASE("sloped faces, cups and slabs of an elliptic bar") {
     CHECK(BodyCurves::build(body, "/body").error().code == "body.face_takes_all");
 }
 
+TEST_CASE("a deep cup at the tail: what is in it is water, and an eye goes in at its bottom") {
+    Design d = demoDesign();
+    d.body = barBody(0.1, 0.009, 0.012);
+    d.body.tailFace = {true, 0.09, 90 * kDegree, 0.012, 0.9};
+    d.fittings.clear();
+    d.bores.clear();
+    d.features.clear();
+    d.lip.present = false;
+    const Derived cupped = evaluated(d);
+    const BodyCurves& curves = cupped.shape->curves;
+    // Counted in small cubes: the paraboloid's half of its cylinder.
+    double hollow = 0;
+    constexpr double kCube = 0.0003;
+    for (double x = 0.0775 + kCube / 2; x < 0.09; x += kCube) {
+        for (double y = -0.009 + kCube / 2; y < 0.009; y += kCube) {
+            for (double z = -0.012 + kCube / 2; z < 0.012; z += kCube) {
+                const Eigen::Vector3d at(x, y, z);
+                hollow +=
+                    curves.containsUncupped(at) && !curves.contains(at) ? kCube * kCube * kCube : 0;
+            }
+        }
+    }
+    CHECK(hollow == Approx(0.5 * kPi * 0.009 * 0.012 * 0.81 * 0.012).epsilon(0.025));
+    const Eigen::Vector3d bottom = *curves.onCup(false, 0, 0);
+    CHECK(bottom.x() == Approx(0.078).margin(1e-6));
+    CHECK(std::abs(bottom.y()) < 1e-6);
+    // A pilot hole from the tail begins at the bottom; a stem through the cup is wet until there.
+    Feature pilot;
+    pilot.kind = FeatureKind::PilotHole;
+    pilot.from = FeatureFrom::Tail;
+    pilot.diameter_m = 0.0012;
+    pilot.depth_m = 0.006;
+    d.features = {pilot};
+    CHECK(evaluated(d).mass->features[0].tools[0].mouth_m.x() == Approx(0.078).margin(1e-5));
+    d.features.clear();
+    Fitting eye;
+    eye.kind = FittingKind::ScrewEye;
+    eye.fromWire = true;
+    eye.stemFrom = FeatureFrom::Tail;
+    eye.x_m = 0.0925;
+    eye.size_m = 0.005;
+    eye.shank_m = 0.020;
+    d.fittings = {eye};
+    const Derived tied = evaluated(d);
+    const double wire = kPi / 4 * eye.wire_m * eye.wire_m;
+    for (const MassItem& item : tied.mass->items) {
+        if (item.kind == PartKind::Fitting) {
+            // Ring, and 12 of 20 mm of stem, in the water.
+            CHECK(item.displaced_m3 ==
+                  Approx(measureEye(eye).ring_m3 + 0.012 * wire).epsilon(0.02));
+        }
+    }
+    CHECK_FALSE(findingOf(cupped, "body.cup_comes_out"));
+    CHECK_FALSE(findingOf(cupped, "body.cup_thin"));
+    // Where the body is slimmer ahead of its tail the cup comes through.
+    d.body.tailFace.cupDepth_m = 0.025;
+    for (Station& s : d.body.stations) {
+        const bool neck = s.position_m > 0.06 && s.position_m < 0.085;
+        s.halfWidth_m *= neck ? 0.35 : 1.0;
+    }
+    const auto through = findingOf(evaluated(d), "body.cup_comes_out");
+    REQUIRE(through);
+    CHECK(through->path == "/body/tail_face/cup_depth");
+}
+
 TEST_CASE("a clipped mesh is closed and keeps its half") {
     const TriangleMesh ball = ellipsoidMesh(0.05, 0.008, 0.012, 48, 32);
     const Eigen::Vector3d tilt = Eigen::Vector3d(0.6, 0.0, 0.8);

@@ -30,6 +30,28 @@ QString speedWord(double speed) {
 
 }  // namespace
 
+namespace {
+
+// How a piece lies in a chain of linked eyes, loose and on the line.
+QString onItsEyes(const Workbench& bench, const Derived& d, size_t part) {
+    if (!d.rest->linked) {
+        return {};
+    }
+    const LinkedRest& chain = *d.rest->linked;
+    const size_t link = chain.linkOf[part];
+    QString words =
+        QLatin1Char('\n') +
+        (chain.pose.settled
+             ? tr("on its eyes %1").arg(noseWords(chain.pose.pitch_rad[link], bench.bench()))
+             : tr("on its eyes: any way"));
+    if (const auto held = linkedOnLine(d); held && held->settled) {
+        words += tr(", hung by the line %1").arg(noseWords(held->pitch_rad[link], bench.bench()));
+    }
+    return words;
+}
+
+}  // namespace
+
 QWidget* makeTankPage(Workbench& bench) {
     auto* rest = new Form(bench, tr("At rest"));
     rest->readout(tr("State"), [&bench](const Results& r) {
@@ -136,10 +158,12 @@ QWidget* makeTankPage(Workbench& bench) {
             }
             const PieceAlone& a = r.derived->rest->alone[size_t(i)];
             return tr("%1: %2 %3, %4")
-                .arg(QString::fromStdString(r.derived->mass->pieces[size_t(i)].name),
-                     bench.text(Quantity::Mass, std::abs(a.net_kg)),
-                     a.net_kg >= 0 ? tr("spare") : tr("heavy"),
-                     a.decided ? noseWords(a.pitch_rad, bench.bench()) : tr("any attitude"));
+                       .arg(
+                           QString::fromStdString(r.derived->mass->pieces[size_t(i)].name),
+                           bench.text(Quantity::Mass, std::abs(a.net_kg)),
+                           a.net_kg >= 0 ? tr("spare") : tr("heavy"),
+                           a.decided ? noseWords(a.pitch_rad, bench.bench()) : tr("any attitude")) +
+                   onItsEyes(bench, *r.derived, size_t(i));
         });
         value->setObjectName(QStringLiteral("alone/%1").arg(i));
         alone->hideLastWhenEmpty();

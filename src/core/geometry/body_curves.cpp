@@ -9,6 +9,7 @@
 #include <memory>
 
 #include "core/base/units.h"
+#include "core/geometry/body_sizes.h"
 #include "core/geometry/gauss_points.h"
 #include "core/geometry/section_strip.h"
 
@@ -176,7 +177,36 @@ Result<BodyCurves> BodyCurves::build(const Body& body, const std::string& path) 
     if (auto error = checkEndFaces(c, path)) {
         return *error;
     }
+    for (const bool nose : {true, false}) {
+        const EndFace& face = c.endFace(nose);
+        if (face.present && face.cupDepth_m > 0) {
+            const FaceCut cut = measureEndFace(c, nose);
+            c.cups_[nose ? 0 : 1] = {cut.centroid_m, -cut.outward, face.cupDepth_m, face.cupShare};
+        }
+    }
     return c;
+}
+
+double BodyCurves::reachOnFace(const Cup& cup, const Eigen::Vector3d& way) const {
+    double in = 0, out = length_m_ / way.norm();
+    for (int i = 0; i < 40; ++i) {
+        const double middle = 0.5 * (in + out);
+        // A hair inside the face, whose own plane counts as neither.
+        (containsUncupped(cup.centre_m + middle * way + 1e-9 * cup.inward) ? in : out) = middle;
+    }
+    return in;
+}
+
+std::optional<Eigen::Vector3d> BodyCurves::onCup(bool nose, double radius, double turn) const {
+    const std::optional<Cup>& cup = cups_[nose ? 0 : 1];
+    if (!cup) {
+        return std::nullopt;
+    }
+    const Eigen::Vector3d across = Eigen::Vector3d::UnitY();
+    const Eigen::Vector3d way =
+        std::cos(turn) * across + std::sin(turn) * across.cross(cup->inward);
+    return cup->centre_m + radius * cup->share * reachOnFace(*cup, way) * way +
+           cup->depth_m * (1 - radius * radius) * cup->inward;
 }
 
 std::pair<double, double> BodyCurves::heightsKept(bool nose, double x_m) const {
@@ -291,6 +321,29 @@ Section BodyCurves::at(double u) const {
 }
 
 bool BodyCurves::contains(const Eigen::Vector3d& p) const {
+    if (!containsUncupped(p)) {
+        return false;
+    }
+    return std::none_of(cups_.begin(), cups_.end(), [&](const std::optional<Cup>& cup) {
+        if (!cup) {
+            return false;
+        }
+        const Eigen::Vector3d from = p - cup->centre_m;
+        const double deep = from.dot(cup->inward);
+        constexpr double kOnFace_m = 1e-7;  // the face's own plane is the mouth of its cup
+        if (deep < -kOnFace_m || deep >= cup->depth_m) {
+            return false;
+        }
+        const Eigen::Vector3d way = from - deep * cup->inward;
+        if (way.norm() < 1e-9) {
+            return true;
+        }
+        const double rho = 1 / (cup->share * reachOnFace(*cup, way));
+        return deep < cup->depth_m * (1 - rho * rho);
+    });
+}
+
+bool BodyCurves::containsUncupped(const Eigen::Vector3d& p) const {
     if (p.x() <= 0 || p.x() >= length_m_) {
         return false;
     }

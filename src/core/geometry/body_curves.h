@@ -3,6 +3,7 @@
 
 #include <array>
 #include <functional>
+#include <optional>
 #include <utility>
 #include <vector>
 
@@ -62,8 +63,14 @@ class BodyCurves {
     /// Lengths at which an end face meets back or belly, where moments along the bait have kinks.
     std::vector<double> endFaceBreaks() const;
 
-    /// True when the point (body frame, m) lies inside the skin.
+    /// True when the point (body frame, m) lies inside the skin, end faces and their cups taken
+    /// off.
     bool contains(const Eigen::Vector3d& point_m) const;
+    /// The same, cups left full.
+    bool containsUncupped(const Eigen::Vector3d& point_m) const;
+    /// A place on the bottom of an end face's cup: `radius` 0 its middle to 1 its edge, `turn`
+    /// round it. Nothing when there is no cup.
+    std::optional<Eigen::Vector3d> onCup(bool nose, double radius, double turn_rad) const;
 
     SectionFunction function() const;
 
@@ -92,6 +99,16 @@ class BodyCurves {
     double length_m_ = 0.0;
     std::vector<double> knots_;
     std::vector<std::array<Cubic, kOutlines>> spans_;
+
+    /// A paraboloid hollowed in an end face: depth (1 - rho^2) at the share rho of the way from the
+    /// middle to its edge, which is the face's rim drawn in.
+    struct Cup {
+        Eigen::Vector3d centre_m, inward;
+        double depth_m, share;
+    };
+    /// From the middle of an end face to its rim that way, in lengths of the vector given.
+    double reachOnFace(const Cup& cup, const Eigen::Vector3d& way) const;
+    std::array<std::optional<Cup>, 2> cups_;  // nose, tail
 };
 
 }  // namespace wl

@@ -18,6 +18,7 @@
 #include "core/motion/hull_loads.h"
 #include "core/motion/trim.h"
 #include "core/rest/let_go.h"
+#include "core/rest/linked_pieces.h"
 
 namespace wl {
 
@@ -70,15 +71,24 @@ struct Waterlogged {
     bool attitudeDecided = true;
 };
 
+/// A chain with linked eyes: how its lengths lie, each at a pitch of its own.
+struct LinkedRest {
+    std::vector<Link> links;
+    std::vector<size_t> linkOf;  ///< of each part
+    LinkedPose pose;             ///< afloat, or under water on no line
+    bool afloat = false;
+};
+
 /// Stage five: the bait let go in still water. From mass and loads.
 struct Rest : StillWater {
     double spareDoubt = 0.0;    ///< two standard uncertainties
     double fallArea_m2 = 0.0;   ///< drag area as it falls or rises
     double lowSpeed_m_s = 0.0;  ///< free speed at the ends of the doubt, sinking positive
     double highSpeed_m_s = 0.0;
-    double showing_m = 0.0;                ///< highest point of the body above the water
-    std::vector<PieceAlone> alone;         ///< of each part, when there are several
-    std::vector<Waterlogged> waterlogged;  ///< of a leaking print
+    double showing_m = 0.0;                    ///< highest point of the body above the water
+    std::vector<PieceAlone> alone;             ///< of each part, when there are several
+    std::vector<Waterlogged> waterlogged;      ///< of a leaking print
+    std::shared_ptr<const LinkedRest> linked;  ///< none without linked eyes
 };
 
 /// Everything known without towing. Each stage is a value shared by every reckoning whose inputs to
@@ -96,6 +106,9 @@ struct Derived {
     double wantedMass_kg = 0.0;  ///< (1 - spare) rho V, rho V, or what sinks at the wanted speed
     TowedBait towed;
 };
+
+/// A chain with linked eyes hung up by its tie under water; nothing without such a chain.
+std::optional<LinkedPose> linkedOnLine(const Derived& derived);
 
 /// The bait as something let go.
 LooseBait looseBait(const Derived& derived);

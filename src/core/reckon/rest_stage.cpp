@@ -152,6 +152,7 @@ Rest restOf(const Derived& d, const Rest* sameMass) {
         findAlone(d, rest);
     }
     findWaterlogged(d, rest);
+    rest.linked = linkedRestOf(d, rest.pitch_rad);
     return rest;
 }
 

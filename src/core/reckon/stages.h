@@ -14,4 +14,8 @@ LoadInputs loadInputsOf(const Design& design, const Derived& derived);
 /// whose floating is taken over.
 Rest restOf(const Derived& derived, const Rest* sameMass);
 
+/// How a chain with linked eyes lies; `pitch_rad` of the bait as one, to begin the search from.
+/// Null without linked eyes.
+std::shared_ptr<const LinkedRest> linkedRestOf(const Derived& derived, double pitch_rad);
+
 }  // namespace wl
