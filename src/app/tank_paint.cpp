@@ -102,10 +102,14 @@ void Tank::paintLinked(QPainter& p) const {
         box = box.united(shape.boundingRect());
         shapes.push_back(shape);
     }
-    const double free = height() - kRulerHeight - kCaptionHeight - 40;
-    const double s = std::min((width() - 60) / box.width(), 0.9 * free / (2 * box.height() + 0.01));
     // Afloat, heights count from the waterline; else the chain hangs a little under it.
-    const double deep = chain.afloat ? 0.0 : 0.4 * box.height() - box.top();
+    const double deep = chain.afloat ? 0.0 : 0.2 * box.height() - box.top();
+    const double above = waterlineY_ - kCaptionHeight - 4;
+    const double below = height() - kRulerHeight - 24 - waterlineY_;
+    const double s =
+        std::min({(width() - 60) / box.width(), above / std::max(1e-4, -box.top() - deep),
+                  below / std::max(1e-4, box.bottom() + deep)});
+    QStringList words;
     const QTransform toScreen(s, 0, 0, s, 0.5 * width() - box.center().x() * s,
                               waterlineY_ + deep * s);
     for (size_t i = 0; i < count; ++i) {
@@ -115,14 +119,13 @@ void Tank::paintLinked(QPainter& p) const {
         const PieceBalance& piece = d.mass->pieces[i];
         paintCentreOfBuoyancy(p, toScreen.map(place(i, piece.centreOfBuoyancy_m)), 7, c.water);
         paintCentreOfGravity(p, toScreen.map(place(i, piece.centreOfGravity_m)), 4.5, c.ink);
-        p.setFont(type(Type::Small));
-        p.setPen(c.ink);
-        const QRectF over = toScreen.mapRect(shapes[i].boundingRect());
-        p.drawText(
-            QRectF(over.center().x() - 80, height() - kRulerHeight - 20, 160, 18), Qt::AlignCenter,
-            tr("%1: %2").arg(QString::fromStdString(piece.name),
-                             noseWords(chain.pose.pitch_rad[chain.linkOf[i]], bench_.bench())));
+        words << tr("%1: %2").arg(QString::fromStdString(piece.name),
+                                  noseWords(chain.pose.pitch_rad[chain.linkOf[i]], bench_.bench()));
     }
+    p.setFont(type(Type::Small));
+    p.setPen(c.ink);
+    p.drawText(QRectF(0, height() - kRulerHeight - 20, width(), 18), Qt::AlignCenter,
+               words.join(QStringLiteral("  ·  ")));
     for (size_t i = 1; i < chain.links.size(); ++i) {
         p.setPen(QPen(c.steel, 1.6));
         p.setBrush(c.sheet);

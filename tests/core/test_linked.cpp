@@ -1,5 +1,6 @@
 // Chains of linked eyes in still water: held against the rigid bait, against symmetry, and against
 // the energy itself, which no small move may lower.
+#include <algorithm>
 #include <catch2/catch.hpp>
 #include <cmath>
 
@@ -31,7 +32,9 @@ double energyOf(const std::vector<Link>& links, double water, double first,
         if (i == 0 && tie != nullptr) {
             height = up.dot(link.front_m - *tie);
         }
-        const auto over = [&](const Eigen::Vector3d& v) { return height + up.dot(v - link.front_m); };
+        const auto over = [&](const Eigen::Vector3d& v) {
+            return height + up.dot(v - link.front_m);
+        };
         Submerged wet{link.volume_m3, link.volume_m3 * link.centreOfBuoyancy_m};
         if (afloat) {
             wet = computeSubmerged(link.shape, {up, up.dot(link.front_m) - height});
@@ -45,7 +48,32 @@ double energyOf(const std::vector<Link>& links, double water, double first,
     return energy;
 }
 
+// Pitches a little off, no piece past its stop.
+std::vector<double> within(const std::vector<Link>& links, std::vector<double> pitch, Dice& dice,
+                           double most) {
+    for (size_t i = 0; i < pitch.size(); ++i) {
+        pitch[i] += dice.from(-most, most);
+        if (i > 0) {
+            pitch[i] =
+                pitch[i - 1] + std::clamp(pitch[i] - pitch[i - 1], -links[i].noseDownStop_rad,
+                                          links[i].noseUpStop_rad);
+        }
+    }
+    return pitch;
+}
+
 }  // namespace
+
+TEST_CASE("faces across a chain touch where their corners say") {
+    // Square ends 10 mm high, 1 mm apart, the eye in the middle: H sin p = 0.5 + 0.5 cos p.
+    const double stop = pitchStop_rad(0.0005, 0.0005, 0.005, 0.005);
+    CHECK(0.005 * std::sin(stop) == Approx(0.0005 + 0.0005 * std::cos(stop)));
+    CHECK(stop / kDegree == Approx(11.4).margin(0.1));
+    // A lower piece ahead: its corner meets the face behind.
+    const double lower = pitchStop_rad(0.0002, 0.0008, 0.003, 0.005);
+    CHECK(0.003 * std::sin(lower) == Approx(0.0008 + 0.0002 * std::cos(lower)));
+    CHECK(pitchStop_rad(0.012, 0.01, 0.005, 0.005) == 3.0);  // too far apart to meet
+}
 
 TEST_CASE("one link is the rigid bait: the two searches agree on its pitch") {
     for (const char* name : {"diver", "swimmer"}) {
@@ -74,10 +102,7 @@ TEST_CASE("a chain afloat lies where no small move lowers its energy, and pieces
                                   chain.pose.pitch_rad, true);
     Dice dice(88);
     for (int i = 0; i < 200; ++i) {
-        std::vector<double> pitch = chain.pose.pitch_rad;
-        for (double& p : pitch) {
-            p += dice.from(-0.02, 0.02);
-        }
+        const std::vector<double> pitch = within(chain.links, chain.pose.pitch_rad, dice, 0.02);
         const double first = chain.pose.front_m[0] + dice.from(-2e-4, 2e-4);
         CHECK(energyOf(chain.links, d.waterDensity_kg_m3, first, pitch, true) > least - 1e-10);
     }
@@ -87,6 +112,12 @@ TEST_CASE("a chain afloat lies where no small move lowers its energy, and pieces
     }
     CHECK(sum == Approx(d.mass->mass_kg).epsilon(1e-9));
     CHECK(std::abs(chain.pose.pitch_rad[2] - chain.pose.pitch_rad[0]) > 0.5 * kDegree);
+    for (size_t i = 1; i < 3; ++i) {
+        const double turned = chain.pose.pitch_rad[i] - chain.pose.pitch_rad[i - 1];
+        CHECK(turned <= chain.links[i].noseUpStop_rad + 1e-12);
+        CHECK(turned >= -chain.links[i].noseDownStop_rad - 1e-12);
+        CHECK(chain.links[i].noseUpStop_rad < 40 * kDegree);
+    }
     // Pins alone leave the chain in one line, and nothing of this.
     CHECK_FALSE(evaluated(demoNamed("swimmer")).rest->linked);
 }
@@ -145,10 +176,7 @@ TEST_CASE("a chain hung up by its tie, or loose under water, hangs at its least 
         const Eigen::Vector3d* from = onLine ? &tie : nullptr;
         const double least = energyOf(links, water, 0.0, pose.pitch_rad, false, from);
         for (int i = 0; i < 200; ++i) {
-            std::vector<double> pitch = pose.pitch_rad;
-            for (double& p : pitch) {
-                p += dice.from(-0.3, 0.3);
-            }
+            const std::vector<double> pitch = within(links, pose.pitch_rad, dice, 0.3);
             CHECK(energyOf(links, water, 0.0, pitch, false, from) >= least - 1e-12);
         }
     }

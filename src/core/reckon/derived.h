@@ -107,7 +107,7 @@ struct Derived {
     TowedBait towed;
 };
 
-/// A chain with linked eyes hung up by its tie under water; nothing without such a chain.
+/// A sinking chain with linked eyes hung up by its tie under water; nothing without such a chain.
 std::optional<LinkedPose> linkedOnLine(const Derived& derived);
 
 /// The bait as something let go.

@@ -14,9 +14,8 @@ void addTo(Link& link, const PieceBalance& piece) {
                             piece.coarseShape.parts.end());
     const double mass = link.mass_kg + piece.mass_kg;
     const double volume = link.volume_m3 + piece.displacedVolume_m3;
-    link.centreOfGravity_m = (link.mass_kg * link.centreOfGravity_m +
-                              piece.mass_kg * piece.centreOfGravity_m) /
-                             mass;
+    link.centreOfGravity_m =
+        (link.mass_kg * link.centreOfGravity_m + piece.mass_kg * piece.centreOfGravity_m) / mass;
     link.centreOfBuoyancy_m = (link.volume_m3 * link.centreOfBuoyancy_m +
                                piece.displacedVolume_m3 * piece.centreOfBuoyancy_m) /
                               volume;
@@ -24,13 +23,24 @@ void addTo(Link& link, const PieceBalance& piece) {
     link.volume_m3 = volume;
 }
 
+// Where the faces meet on the centre plane when the piece behind pitches on its eye.
+void addStops(Link& link, const BodyCurves& curves, const JointCut& cut) {
+    const Section ahead = curves.atX(cut.frontPieceFace.x_m);
+    const Section behind = curves.atX(cut.rearPieceFace.x_m);
+    const double toAhead = cut.pinX_m - cut.frontPieceFace.x_m;
+    const double toBehind = cut.rearPieceFace.x_m - cut.pinX_m;
+    link.noseUpStop_rad =
+        pitchStop_rad(toAhead, toBehind, cut.midZ_m - ahead.belly_m, cut.midZ_m - behind.belly_m);
+    link.noseDownStop_rad =
+        pitchStop_rad(toAhead, toBehind, ahead.back_m - cut.midZ_m, behind.back_m - cut.midZ_m);
+}
+
 }  // namespace
 
 std::shared_ptr<const LinkedRest> linkedRestOf(const Derived& d, double pitch_rad) {
     const std::vector<Joint>& joints = d.design->joints;
-    const bool any = std::any_of(joints.begin(), joints.end(), [](const Joint& j) {
-        return j.kind == HingeKind::LinkedEyes;
-    });
+    const bool any = std::any_of(joints.begin(), joints.end(),
+                                 [](const Joint& j) { return j.kind == HingeKind::LinkedEyes; });
     if (!any) {
         return nullptr;
     }
@@ -44,6 +54,7 @@ std::shared_ptr<const LinkedRest> linkedRestOf(const Derived& d, double pitch_ra
             linked->links.back().rear_m = {cut.pinX_m, 0, cut.midZ_m};
             linked->links.emplace_back();
             linked->links.back().front_m = {cut.pinX_m, 0, cut.midZ_m};
+            addStops(linked->links.back(), d.shape->curves, cut);
         }
         ofPiece.push_back(linked->links.size() - 1);
     }
@@ -61,7 +72,7 @@ std::shared_ptr<const LinkedRest> linkedRestOf(const Derived& d, double pitch_ra
 }
 
 std::optional<LinkedPose> linkedOnLine(const Derived& d) {
-    if (!d.rest->linked) {
+    if (!d.rest->linked || d.rest->linked->afloat) {
         return std::nullopt;
     }
     return hangLinked(d.rest->linked->links, d.waterDensity_kg_m3, tiePoint(*d.design));
