@@ -10,49 +10,18 @@
 #include <QVBoxLayout>
 
 #include "app/findings_panel.h"
-#include "app/pages/pages.h"
 #include "app/plain_label.h"
 #include "app/quantity_edit.h"
 #include "app/record_table.h"
 #include "app/scale_dialog.h"
 #include "app/scale_fill.h"
 #include "app/shelf_window.h"
+#include "app/steps.h"
 #include "app/theme.h"
 #include "app/weigh_beam.h"
 
 namespace wl {
 namespace {
-
-Step stepOfPath(const QString& path) {
-    static const std::pair<const char*, Step> prefixes[] = {{"/brief", Step::Brief},
-                                                            {"/pieces/0/stock", Step::Stock},
-                                                            {"/pieces", Step::Joints},
-                                                            {"/body", Step::Body},
-                                                            {"/trace", Step::Body},
-                                                            {"/make", Step::Stock},
-                                                            {"/joints", Step::Joints},
-                                                            {"/appendages", Step::Fittings},
-                                                            {"/features", Step::Fittings},
-                                                            {"/fittings", Step::Fittings},
-                                                            {"/bores", Step::Ballast},
-                                                            {"/side_weights", Step::Ballast},
-                                                            {"/build_ups", Step::Ballast},
-                                                            {"/coats", Step::Ballast},
-                                                            {"/lip", Step::LipAndTie},
-                                                            {"/tie", Step::LipAndTie},
-                                                            {"/through_wire", Step::Fittings},
-                                                            {"/chambers", Step::Ballast},
-                                                            {"/meetings", Step::Fittings},
-                                                            {"/tank", Step::Tank},
-                                                            {"/errors", Step::Tank},
-                                                            {"/log", Step::WaterLog}};
-    for (const auto& [prefix, step] : prefixes) {
-        if (path.startsWith(QLatin1String(prefix))) {
-            return step;
-        }
-    }
-    return Step::Tank;
-}
 
 constexpr int kWriting_ms = 300;
 
@@ -250,13 +219,9 @@ QWidget* MainWindow::buildCentre() {
 
 // Worksheets are made when first wanted: the window opens sooner.
 QWidget* MainWindow::page(Step step) {
-    static constexpr QWidget* (*makers[])(Workbench&) = {
-        makeBriefPage,   makeBodyPage,       makeStockPage,   makeFittingsPage,
-        makeBallastPage, makeLipPage,        makeJointsPage,  makeTankPage,
-        makeRunPage,     makeBenchSheetPage, makeWaterLogPage};
     QWidget* holder = pages_->widget(int(step));
     if (holder->layout()->isEmpty()) {
-        holder->layout()->addWidget(makers[int(step)](bench_));
+        holder->layout()->addWidget(entryOf(step).makePage(bench_));
         emit bench_.evaluator.resultsChanged();  // the new page reads what is known
     }
     return holder;
@@ -265,7 +230,7 @@ QWidget* MainWindow::page(Step step) {
 void MainWindow::choose(Step step) {
     page(step);
     pages_->setCurrentIndex(int(step));
-    pages_->setAccessibleName(OrderRail::stepName(step));
+    pages_->setAccessibleName(entryOf(step).name);
     tank_->setStep(step);
     // The joints are looked at swinging; leaving them goes back to the side view.
     const bool swinging = views_->currentWidget() == swing_;

@@ -7,6 +7,7 @@
 #include "app/pages/pages.h"
 #include "app/scale_dialog.h"
 #include "app/shelf_window.h"
+#include "app/steps.h"
 #include "app/theme.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
@@ -103,8 +104,8 @@ void MainWindow::buildMenus() {
         const QString key = i < 10 ? QStringLiteral("Ctrl+%1").arg((i + 1) % 10)
                                    : QStringLiteral("Ctrl+Shift+%1").arg(i - 9);
         add(
-            go, OrderRail::stepName(Step(i)).replace('&', "&&"), QKeySequence(key),
-            [this, i] { rail_->choose(Step(i)); }, this);
+            go, QString(stepTable()[size_t(i)].name).replace(QLatin1Char('&'), QLatin1String("&&")),
+            QKeySequence(key), [this, i] { rail_->choose(Step(i)); }, this);
     }
     add(
         go, tr("The &tank"), QKeySequence(Qt::Key_F6),

@@ -12,7 +12,6 @@ class OrderRail : public QListWidget {
   public:
     explicit OrderRail(Workbench& bench, QWidget* parent = nullptr);
     void choose(Step step) { setCurrentRow(int(step)); }
-    static QString stepName(Step step);
     QString verdict(Step step) const;
 
   signals:

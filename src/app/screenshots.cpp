@@ -17,6 +17,7 @@
 
 #include "app/beside_page.h"
 #include "app/shelf_window.h"
+#include "app/steps.h"
 #include "app/theme.h"
 
 namespace wl {
@@ -68,18 +69,11 @@ bool takeScreenshots(const QString& folder) {
         settle(window);
         done = window.grab().save(QDir(folder).filePath(name + QStringLiteral(".png"))) && done;
     };
-    const std::pair<const char*, Step> steps[] = {{"brief", Step::Brief},
-                                                  {"body", Step::Body},
-                                                  {"stock", Step::Stock},
-                                                  {"fittings", Step::Fittings},
-                                                  {"lip-and-tie", Step::LipAndTie},
-                                                  {"tank", Step::Tank},
-                                                  {"run", Step::Run},
-                                                  {"bench-sheet", Step::BenchSheet},
-                                                  {"water-log", Step::WaterLog}};
-    for (const auto& [name, step] : steps) {
-        window.rail().choose(step);
-        shoot(QString::fromLatin1(name));
+    for (const StepEntry& entry : stepTable()) {
+        if (entry.picture != nullptr) {
+            window.rail().choose(entry.step);
+            shoot(QString::fromLatin1(entry.picture));
+        }
     }
     auto showTab = [&window](const char* tabs, int index) {
         window.findChild<QTabWidget*>(QLatin1String(tabs))->setCurrentIndex(index);

@@ -13,7 +13,8 @@
 
 namespace wl {
 
-/// The steps of the order of work, as in the rail. Swim is not here until it works.
+/// The steps of the order of work; app/steps.cpp has all there is to each. Swim is not here until
+/// it works.
 enum class Step {
     Brief,
     Body,
@@ -27,7 +28,7 @@ enum class Step {
     BenchSheet,
     WaterLog
 };
-inline constexpr int kStepCount = 11;
+inline constexpr int kStepCount = int(Step::WaterLog) + 1;
 
 /// Shared state. Views read the document and the latest results and send edits to the document;
 /// they never call each other.

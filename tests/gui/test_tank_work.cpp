@@ -3,6 +3,10 @@
 #include <QTableWidget>
 
 #include "app/solid_view.h"
+#include "app/steps.h"
+#include "app/tank.h"
+#include "core/design/fields.h"
+#include "core/rules/check_design.h"
 #include "gui/opened.h"
 #include "support/sample_bait.h"
 
@@ -389,6 +393,81 @@ TEST_CASE("a weight from the side, putty and a coat run to the belly, entered an
     CHECK(o.window.findChild<QTableView*>("buildUps")->currentIndex().row() == 1);
     o.click("removeBuildUp");
     CHECK(o.design().buildUps.size() == 1);
+}
+
+TEST_CASE("every step has its entry, and every field of every demo a step that shows it") {
+    const auto& table = stepTable();
+    REQUIRE(int(table.size()) == kStepCount);
+    for (size_t i = 0; i < table.size(); ++i) {
+        CHECK(size_t(table[i].step) == i);
+        CHECK_FALSE(table[i].name.isEmpty());
+    }
+    CHECK(stepOfPath("/pieces/0/stock/material") == Step::Stock);
+    CHECK(stepOfPath("/pieces/1/stock/material") == Step::Joints);
+    CHECK(stepOfPath("/side_weights/0/x") == Step::Ballast);
+    CHECK(stepOfPath("") == Step::Tank);
+    for (int demo = 0; demo < 5; ++demo) {
+        Opened o(demo);
+        for (const Field& field : listFields(o.design())) {
+            const QString path = QString::fromStdString(field.path);
+            const auto known = [&](const StepEntry& entry) {
+                return std::any_of(entry.paths.begin(), entry.paths.end(), [&](const char* start) {
+                    return path.startsWith(QLatin1String(start));
+                });
+            };
+            INFO(field.path);
+            CHECK(std::any_of(table.begin(), table.end(), known));
+        }
+    }
+}
+
+TEST_CASE("pieces on linked eyes are told and drawn each at its own pitch") {
+    Opened o(4);
+    Design linked = o.design();
+    for (Joint& joint : linked.joints) {
+        joint.kind = HingeKind::LinkedEyes;
+    }
+    o.window.bench().document.submit(std::move(linked), "linked");
+    o.settle();
+    o.window.rail().choose(Step::Tank);
+    CHECK(o.text("alone/0").contains("on its eyes nose"));
+    CHECK_FALSE(o.text("alone/0").contains("hung by the line"));  // it floats
+    o.click("apart");
+    auto* tank = o.window.findChild<Tank*>();
+    const QImage chain = tank->grab().toImage();
+    Design pinned = o.design();
+    pinned.joints[0].kind = pinned.joints[1].kind = HingeKind::Pin;
+    o.window.bench().document.submit(std::move(pinned), "pinned");
+    o.settle();
+    CHECK_FALSE(o.text("alone/0").contains("on its eyes"));
+    CHECK(tank->grab().toImage() != chain);
+}
+
+TEST_CASE("a lip bent, notched and holed from its sheet, a V and a tail fin from theirs") {
+    Opened o;
+    o.window.rail().choose(Step::LipAndTie);
+    const double flat = o.derived().mass->lip.mass_kg;
+    o.type("/lip/bend", "25");
+    CHECK(o.derived().mass->lip.mass_kg == Approx(flat));
+    o.type("/lip/notch_width", "5");
+    o.type("/lip/hole_diameter", "2 mm");
+    CHECK(o.derived().mass->lip.mass_kg < flat);
+    o.choose("lipFamily", 4);
+    CHECK(o.design().lip.family == LipFamily::Disc);
+    CHECK_FALSE(o.field("/lip/root_width")->isEnabled());
+    o.window.rail().choose(Step::Fittings);
+    o.tab("fittingTabs", 3);
+    o.click("addV");
+    REQUIRE(o.design().appendages.size() == 1);
+    CHECK(o.design().appendages[0].joined);
+    CHECK(o.derived().mass->pieces.size() == 2);
+    o.click("addTailFin");
+    CHECK_FALSE(o.design().appendages[1].mirrored);
+    CHECK(std::abs(o.derived().mass->centreOfGravity_m.y()) < 1e-9);
+    for (const Finding& f : checkDesign(o.derived())) {
+        INFO(f.code);
+        CHECK(f.code != "piece.rubs");
+    }
 }
 
 TEST_CASE("line, pin, rod, filler and lip are taken from the shelf") {

@@ -221,7 +221,11 @@ void addSidePiece(Workbench& bench, SidePiece kind) {
         if (kind == SidePiece::V) {  // on a rivet under the belly
             a.joined = true;
             a.hingeY_m = 0.25 * arm.width_m;
-            a.hingeZ_m = s.belly_m - 0.5 * arm.height_m - 0.001;
+            double lowest = s.belly_m;  // of the belly the arms lie under
+            for (int k = 1; k <= 8; ++k) {
+                lowest = std::min(lowest, curves->atX(a.hingeX_m + arm.length_m * k / 8).belly_m);
+            }
+            a.hingeZ_m = lowest - 0.5 * arm.height_m - 0.001;
         }
         if (upright) {
             const Section tail = curves->atX(0.98 * length);
