@@ -5,8 +5,8 @@
 #include <QTemporaryDir>
 #include <catch2/catch.hpp>
 
-#include "app/guarded_application.h"
-#include "app/theme.h"
+#include "app/frame/guarded_application.h"
+#include "app/kit/theme.h"
 
 int main(int argc, char** argv) {
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) {

@@ -13,8 +13,8 @@
 #include <QTest>
 #include <catch2/catch.hpp>
 
-#include "app/beside_page.h"
-#include "app/main_window.h"
+#include "app/frame/main_window.h"
+#include "app/kit/beside_page.h"
 
 namespace wl::test {
 

@@ -6,7 +6,7 @@
 #include <memory>
 #include <stdexcept>
 
-#include "app/guarded_application.h"
+#include "app/frame/guarded_application.h"
 #include "gui/opened.h"
 #include "session/beside.h"
 

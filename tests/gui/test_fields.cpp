@@ -1,8 +1,8 @@
 // Every field and every table of every sheet, given nonsense: told beside it, nothing lost.
 #include <QStackedWidget>
 
-#include "app/quantity_edit.h"
-#include "app/record_table.h"
+#include "app/kit/quantity_edit.h"
+#include "app/kit/record_table.h"
 #include "gui/opened.h"
 
 using namespace wl;

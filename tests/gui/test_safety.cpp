@@ -8,7 +8,7 @@
 #include <QTimer>
 #include <catch2/catch.hpp>
 
-#include "app/trace_dialog.h"
+#include "app/dialogs/trace_dialog.h"
 #include "io/design_file.h"
 #include "opened.h"
 #include "session/svg_profile.h"

@@ -3,8 +3,8 @@
 #include <QProcess>
 #include <QPushButton>
 
-#include "app/scale_dialog.h"
-#include "app/shelf_window.h"
+#include "app/dialogs/scale_dialog.h"
+#include "app/dialogs/shelf_window.h"
 #include "gui/opened.h"
 #include "support/sample_bait.h"
 

@@ -11,12 +11,12 @@
 #include <fstream>
 #include <random>
 
-#include "app/main_window.h"
-#include "app/pages/shape_tools.h"
-#include "app/record_table.h"
-#include "app/series_dialog.h"
-#include "app/solid_dialog.h"
-#include "app/trace_dialog.h"
+#include "app/dialogs/series_dialog.h"
+#include "app/dialogs/solid_dialog.h"
+#include "app/dialogs/trace_dialog.h"
+#include "app/frame/main_window.h"
+#include "app/kit/record_table.h"
+#include "app/pages/body/shape_tools.h"
 #include "core/base/decimal.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/trace_profile.h"

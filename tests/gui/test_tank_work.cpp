@@ -2,9 +2,9 @@
 #include <QPushButton>
 #include <QTableWidget>
 
-#include "app/solid_view.h"
-#include "app/steps.h"
-#include "app/tank.h"
+#include "app/frame/steps.h"
+#include "app/views/solid_view.h"
+#include "app/views/tank.h"
 #include "core/design/fields.h"
 #include "core/rules/check_design.h"
 #include "gui/opened.h"

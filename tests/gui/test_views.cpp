@@ -11,9 +11,9 @@
 #include <QToolButton>
 #include <catch2/catch.hpp>
 
-#include "app/main_window.h"
-#include "app/theme.h"
-#include "app/trace_dialog.h"
+#include "app/dialogs/trace_dialog.h"
+#include "app/frame/main_window.h"
+#include "app/kit/theme.h"
 #include "core/shape/edit_body.h"
 #include "gui/opened.h"
 #include "sheet/bench_sheet.h"

@@ -6,9 +6,9 @@
 #include <QTest>
 #include <catch2/catch.hpp>
 
-#include "app/main_window.h"
-#include "app/record_table.h"
-#include "app/theme.h"
+#include "app/frame/main_window.h"
+#include "app/kit/record_table.h"
+#include "app/kit/theme.h"
 #include "core/design/fields.h"
 #include "io/design_file.h"
 #include "opened.h"

@@ -3,9 +3,9 @@
 #include <QPrintDialog>
 #include <QPrinter>
 
-#include "app/form.h"
+#include "app/kit/form.h"
+#include "app/kit/theme.h"
 #include "app/pages/pages.h"
-#include "app/theme.h"
 #include "sheet/bench_sheet.h"
 
 namespace wl {

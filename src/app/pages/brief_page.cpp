@@ -1,6 +1,6 @@
 #include <cmath>
 
-#include "app/form.h"
+#include "app/kit/form.h"
 #include "app/pages/pages.h"
 #include "core/motion/line_shape.h"
 

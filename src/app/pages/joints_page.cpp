@@ -1,10 +1,10 @@
 #include <QTabWidget>
 
-#include "app/form.h"
+#include "app/kit/form.h"
+#include "app/kit/plain_label.h"
+#include "app/kit/record_columns.h"
+#include "app/kit/theme.h"
 #include "app/pages/pages.h"
-#include "app/plain_label.h"
-#include "app/record_columns.h"
-#include "app/theme.h"
 #include "core/joint/joint_layout.h"
 
 namespace wl {

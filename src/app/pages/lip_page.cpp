@@ -1,9 +1,9 @@
 #include <QPainter>
 #include <QVBoxLayout>
 
-#include "app/form.h"
+#include "app/kit/form.h"
+#include "app/kit/theme.h"
 #include "app/pages/pages.h"
-#include "app/theme.h"
 #include "core/placed/lip_sheet.h"
 #include "io/shelf.h"
 

@@ -3,7 +3,7 @@
 
 #include <QWidget>
 
-#include "app/workbench.h"
+#include "app/kit/workbench.h"
 
 namespace wl {
 

@@ -1,6 +1,6 @@
-#include "app/form.h"
+#include "app/kit/form.h"
+#include "app/kit/plot.h"
 #include "app/pages/pages.h"
-#include "app/plot.h"
 
 namespace wl {
 

@@ -1,8 +1,8 @@
 #include <QDate>
 
-#include "app/form.h"
+#include "app/kit/form.h"
+#include "app/kit/record_table.h"
 #include "app/pages/pages.h"
-#include "app/record_table.h"
 
 namespace wl {
 

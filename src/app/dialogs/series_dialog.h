@@ -1,0 +1,34 @@
+// The same bait at several lengths, each row a design of its own.
+#pragma once
+
+#include <QDialog>
+#include <QLabel>
+#include <QLineEdit>
+#include <QTableWidget>
+#include <vector>
+
+#include "app/kit/workbench.h"
+#include "core/plan/size_series.h"
+
+namespace wl {
+
+class SeriesDialog : public QDialog {
+    Q_OBJECT
+  public:
+    SeriesDialog(Workbench& bench, QWidget* parent = nullptr);
+    /// Reads the lengths typed and fills the table.
+    void reckon();
+    QTableWidget* table() { return table_; }
+    QString message() const { return message_->text(); }
+    /// The chosen row as a new, unsaved design in this window; false when there is none.
+    bool openRow();
+
+  private:
+    Workbench& bench_;
+    QLineEdit* lengths_;
+    QTableWidget* table_;
+    QLabel* message_;
+    std::vector<SizeRow> rows_;
+};
+
+}  // namespace wl

@@ -1,0 +1,87 @@
+#include "app/frame/order_rail.h"
+
+#include <QPainter>
+#include <QStyledItemDelegate>
+
+#include "app/frame/steps.h"
+#include "app/kit/theme.h"
+
+namespace wl {
+namespace {
+
+class RailDelegate : public QStyledItemDelegate {
+  public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override {
+        return {150, 44};
+    }
+    void paint(QPainter* p, const QStyleOptionViewItem& option,
+               const QModelIndex& index) const override {
+        const Inks& c = inks();
+        const bool active = option.state.testFlag(QStyle::State_Selected);
+        const QRect r = option.rect;
+        p->fillRect(r, active ? c.sheet : c.ground);
+        if (active) {
+            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.water);
+        }
+        if (option.state.testFlag(QStyle::State_HasFocus)) {
+            p->setPen(QPen(c.water, 1, Qt::DotLine));
+            p->drawRect(r.adjusted(4, 2, -3, -3));
+        }
+        p->setFont(type(Type::Body, active));
+        // A step that does not apply is dimmed.
+        p->setPen(index.data(Qt::UserRole + 1).toBool() ? c.quiet : c.ink);
+        p->drawText(r.adjusted(14, 4, -4, -20), Qt::AlignLeft | Qt::AlignVCenter,
+                    index.data(Qt::DisplayRole).toString());
+        p->setFont(type(Type::Small));
+        const QString verdict = index.data(Qt::UserRole).toString();
+        p->setPen(verdict.startsWith(QStringLiteral("▲")) ? c.signal : c.quiet);
+        p->drawText(r.adjusted(14, 22, -4, -4), Qt::AlignLeft | Qt::AlignVCenter,
+                    p->fontMetrics().elidedText(verdict, Qt::ElideRight, r.width() - 20));
+    }
+};
+
+}  // namespace
+
+OrderRail::OrderRail(Workbench& bench, QWidget* parent) : QListWidget(parent), bench_(bench) {
+    setObjectName(QStringLiteral("rail"));
+    setAccessibleName(tr("Order of work"));
+    setItemDelegate(new RailDelegate(this));
+    setFrameShape(QFrame::NoFrame);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setMinimumWidth(158);
+    setMaximumWidth(190);
+    for (const StepEntry& entry : stepTable()) {
+        addItem(entry.name);
+    }
+    connect(this, &QListWidget::currentRowChanged, this, [this](int row) {
+        if (row >= 0) {
+            emit stepChosen(Step(row));
+        }
+    });
+    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &OrderRail::refresh);
+    connect(&bench_, &Workbench::benchChanged, this, &OrderRail::refresh);
+}
+
+QString OrderRail::verdict(Step step) const {
+    const ResultsPtr r = bench_.results();
+    if (!r) {
+        return {};
+    }
+    const StepEntry& entry = entryOf(step);
+    return !r->derived && entry.unreckoned ? entry.unreckoned() : entry.verdict(bench_, *r);
+}
+
+void OrderRail::refresh() {
+    for (const StepEntry& entry : stepTable()) {
+        const QString text = verdict(entry.step);
+        if (text != QStringLiteral("…")) {
+            QListWidgetItem* line = item(int(entry.step));
+            line->setData(Qt::UserRole, text);
+            line->setData(Qt::UserRole + 1, entry.idle && entry.idle(bench_.design()));
+            line->setData(Qt::AccessibleTextRole, QStringLiteral("%1: %2").arg(entry.name, text));
+        }
+    }
+}
+
+}  // namespace wl

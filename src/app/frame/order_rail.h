@@ -1,0 +1,25 @@
+// The order of work: each step with its live verdict.
+#pragma once
+
+#include <QListWidget>
+
+#include "app/kit/workbench.h"
+
+namespace wl {
+
+class OrderRail : public QListWidget {
+    Q_OBJECT
+  public:
+    explicit OrderRail(Workbench& bench, QWidget* parent = nullptr);
+    void choose(Step step) { setCurrentRow(int(step)); }
+    QString verdict(Step step) const;
+
+  signals:
+    void stepChosen(Step step);
+
+  private:
+    void refresh();
+    Workbench& bench_;
+};
+
+}  // namespace wl

@@ -1,0 +1,158 @@
+#include "app/frame/screenshots.h"
+
+#include <unistd.h>
+#include <QApplication>
+#include <QDeadlineTimer>
+#include <QDir>
+#include <QFile>
+#include <QKeyEvent>
+#include <QStandardPaths>
+#include <QTabWidget>
+#include <QTableWidget>
+#include <QTemporaryDir>
+#include <QThread>
+#include <QTimer>
+#include <cstdio>
+#include <ctime>
+
+#include "app/dialogs/shelf_window.h"
+#include "app/frame/steps.h"
+#include "app/kit/beside_page.h"
+#include "app/kit/theme.h"
+
+namespace wl {
+namespace {
+
+void settle(MainWindow& window) {
+    const QDeadlineTimer limit(20000);
+    while (!window.bench().evaluator.isSettled() && !limit.hasExpired()) {
+        QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
+    }
+    // Effects of the cures follow, and the bait comes to rest.
+    const QDeadlineTimer calm(700);
+    while (!calm.hasExpired()) {
+        QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
+        QThread::msleep(5);
+    }
+}
+
+double secondsSinceProcessStart() {
+    QFile file(QStringLiteral("/proc/self/stat"));
+    if (!file.open(QIODevice::ReadOnly)) {
+        return -1;
+    }
+    const QByteArray line = file.readAll();
+    const QList<QByteArray> fields = line.mid(line.lastIndexOf(')') + 2).split(' ');
+    const double started = fields.value(19).toDouble() / double(sysconf(_SC_CLK_TCK));
+    timespec now{};
+    clock_gettime(CLOCK_BOOTTIME, &now);
+    return double(now.tv_sec) + 1e-9 * double(now.tv_nsec) - started;
+}
+
+}  // namespace
+
+bool takeScreenshots(const QString& folder) {
+    QStandardPaths::setTestModeEnabled(true);
+    QTemporaryDir recovery;
+    if (!QDir().mkpath(folder)) {
+        return false;
+    }
+    applyTheme(*qApp, false);
+    MainWindow window(recovery.path());
+    window.setInch(false);
+    window.setDark(false);
+    window.openDemo();
+    window.show();
+    settle(window);
+    bool done = true;
+    auto shoot = [&](const QString& name) {
+        settle(window);
+        done = window.grab().save(QDir(folder).filePath(name + QStringLiteral(".png"))) && done;
+    };
+    for (const StepEntry& entry : stepTable()) {
+        if (entry.picture != nullptr) {
+            window.rail().choose(entry.step);
+            shoot(QString::fromLatin1(entry.picture));
+        }
+    }
+    auto showTab = [&window](const char* tabs, int index) {
+        window.findChild<QTabWidget*>(QLatin1String(tabs))->setCurrentIndex(index);
+    };
+    auto waitFor = [&window](const char* page) {
+        const auto* beside = window.findChild<BesidePage*>(QLatin1String(page));
+        const QDeadlineTimer limit(30000);
+        while (beside != nullptr && !beside->isCurrent() && !limit.hasExpired()) {
+            QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
+        }
+    };
+    window.rail().choose(Step::Ballast);
+    showTab("ballastTabs", 1);
+    waitFor("choicesTab");
+    window.findChild<QTableWidget*>(QStringLiteral("choices"))->selectRow(1);
+    shoot(QStringLiteral("ballast-ways"));
+    showTab("ballastTabs", 0);
+    window.rail().choose(Step::Tank);
+    const std::pair<const char*, const char*> tankTabs[] = {{"tank-righting", "rightingTab"},
+                                                            {"tank-hook-swaps", "swapsTab"},
+                                                            {"tank-how-sure", "doubtTab"},
+                                                            {"tank-school", "schoolTab"}};
+    int tab = 0;
+    for (const auto& [name, page] : tankTabs) {
+        tab += tab == 1 ? 2 : 1;  // the waters are a table of figures
+        showTab("tankTabs", tab);
+        waitFor(page);
+        shoot(QString::fromLatin1(name));
+    }
+    showTab("tankTabs", 0);
+    {
+        ShelfWindow* shelf = static_cast<ShelfWindow*>(window.showShelf());
+        settle(window);
+        done = shelf->grab().save(QDir(folder).filePath(QStringLiteral("shelf.png"))) && done;
+        shelf->close();
+    }
+    window.openDemo(3);
+    window.rail().choose(Step::Fittings);
+    showTab("fittingTabs", 2);
+    window.showView(TankView::Solid);
+    window.solidView().canvas().setSection(0.25);
+    shoot(QStringLiteral("solid-section"));
+    window.showView(TankView::Side);
+    window.openDemo(4);
+    window.rail().choose(Step::Joints);
+    settle(window);
+    window.swingView().setFocus();
+    for (int i = 0; i < 4; ++i) {
+        QKeyEvent press(QEvent::KeyPress, Qt::Key_Right, Qt::ShiftModifier);
+        QCoreApplication::sendEvent(&window.swingView(), &press);
+    }
+    shoot(QStringLiteral("joints"));
+    window.rail().choose(Step::Tank);
+    window.findChild<QToolButton*>(QStringLiteral("apart"))->click();
+    shoot(QStringLiteral("tank-pieces-apart"));
+    window.openDemo(0);
+    window.setInch(true);
+    window.setDark(true);
+    window.rail().choose(Step::Ballast);
+    shoot(QStringLiteral("ballast-night-inch"));
+    window.setInch(false);
+    window.setDark(false);
+    return done;
+}
+
+void printStartTime(MainWindow& window) {
+    QObject::connect(&window.bench().evaluator, &Evaluator::resultsChanged, &window, [&window] {
+        const ResultsPtr results = window.bench().results();
+        if (!results || !results->derived) {
+            return;
+        }
+        // After the paint that this result asked for.
+        QTimer::singleShot(0, &window, [&window] {
+            window.repaint();
+            std::printf("first painted result after %.0f ms\n", 1000 * secondsSinceProcessStart());
+            std::fflush(stdout);
+            std::_Exit(0);
+        });
+    });
+}
+
+}  // namespace wl

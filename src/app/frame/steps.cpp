@@ -1,0 +1,185 @@
+#include "app/frame/steps.h"
+
+#include <QCoreApplication>
+
+#include "app/pages/pages.h"
+
+namespace wl {
+namespace {
+
+QString tr(const char* text) {
+    return QCoreApplication::translate("Steps", text);
+}
+
+QString wanted(const Workbench& bench, const Results& r) {
+    const Brief& brief = r.design->brief;
+    return tr("%1 of %2")
+        .arg(bench.text(Quantity::Distance, brief.wantedDepth_m),
+             bench.text(Quantity::Distance, brief.waterDepth_m));
+}
+
+QString volume(const Workbench& bench, const Results& r) {
+    return bench.text(Quantity::Volume, r.derived->shape->solid.volume_m3);
+}
+
+QString density(const Workbench& bench, const Results& r) {
+    return bench.text(Quantity::Density, r.derived->shape->reckoning.usedDensity_kg_m3);
+}
+
+QString fittingsMass(const Workbench& bench, const Results& r) {
+    double mass = 0;
+    for (const MassItem& item : r.derived->mass->items) {
+        mass += item.kind == PartKind::Fitting ? item.mass_kg : 0;
+    }
+    return bench.text(Quantity::Mass, mass);
+}
+
+QString missingMass(const Workbench& bench, const Results& r) {
+    const double missing = r.derived->wantedMass_kg - r.derived->mass->mass_kg;
+    if (std::abs(missing) < 0.1e-3) {
+        return tr("as wanted");
+    }
+    return missing > 0 ? tr("▲ %1 short").arg(bench.text(Quantity::Mass, missing))
+                       : tr("▲ %1 over").arg(bench.text(Quantity::Mass, -missing));
+}
+
+QString lipAngle(const Workbench& bench, const Results& r) {
+    const Lip& lip = r.design->lip;
+    return lip.present ? tr("%1 to the axis").arg(bench.text(Quantity::Angle, lip.angle_rad))
+                       : tr("no lip");
+}
+
+QString jointOpening(const Workbench& bench, const Results& r) {
+    const auto& joints = r.derived->shape->joints;
+    if (joints.empty()) {
+        return tr("one piece");
+    }
+    double least = kPi;
+    for (const JointCut& cut : joints) {
+        least = std::min(least, cut.opening.opening_rad);
+    }
+    return tr("%1 pieces, ±%2").arg(joints.size() + 1).arg(bench.text(Quantity::Angle, least));
+}
+
+QString atRest(const Workbench& bench, const Results& r) {
+    const Rest& rest = *r.derived->rest;
+    if (const QString lean = leanWords(rest.roll_rad, bench.bench()); !lean.isEmpty()) {
+        return QStringLiteral("▲ ") + lean;
+    }
+    if (rest.state == RestState::Sinks) {
+        return tr("sinks %1").arg(bench.text(Quantity::Speed, rest.fall.speed_m_s));
+    }
+    return rest.state == RestState::Suspends
+               ? tr("suspends")
+               : tr("floats, %1 spare").arg(bench.text(Quantity::Fraction, rest.spare));
+}
+
+QString depth(const Workbench& bench, const Results& r) {
+    if (!r.run) {
+        return QStringLiteral("…");
+    }
+    return r.run->depthKnown ? tr("%1 to %2")
+                                   .arg(bench.text(Quantity::Distance, r.run->depthLow_m, false),
+                                        bench.text(Quantity::Distance, r.run->depthHigh_m))
+                             : tr("▲ no depth");
+}
+
+QString sheetKind(const Workbench&, const Results&) {
+    return tr("PDF, true scale");
+}
+
+QString testCount(const Workbench&, const Results& r) {
+    const size_t tests = r.design->log.size();
+    return tests == 0 ? tr("no test yet") : tests == 1 ? tr("one test") : tr("%1 tests").arg(tests);
+}
+
+QString dash() {
+    return QStringLiteral("–");
+}
+
+QString cannot() {
+    return tr("▲ cannot be reckoned");
+}
+
+}  // namespace
+
+const std::vector<StepEntry>& stepTable() {
+    static const std::vector<StepEntry> table{
+        {Step::Brief, tr("Brief"), makeBriefPage, {"/brief"}, "brief", wanted, nullptr},
+        {Step::Body, tr("Body"), makeBodyPage, {"/body", "/trace"}, "body", volume, cannot},
+        {Step::Stock,
+         tr("Stock"),
+         makeStockPage,
+         {"/pieces/0/stock", "/make"},
+         "stock",
+         density,
+         dash},
+        {Step::Fittings,
+         tr("Fittings"),
+         makeFittingsPage,
+         {"/fittings", "/features", "/appendages", "/through_wire", "/meetings"},
+         "fittings",
+         fittingsMass,
+         dash},
+        {Step::Ballast,
+         tr("Ballast"),
+         makeBallastPage,
+         {"/bores", "/side_weights", "/build_ups", "/coats", "/chambers"},
+         nullptr,
+         missingMass,
+         dash},
+        {Step::LipAndTie,
+         tr("Lip & tie"),
+         makeLipPage,
+         {"/lip", "/tie"},
+         "lip-and-tie",
+         lipAngle,
+         dash},
+        {Step::Joints,
+         tr("Joints"),
+         makeJointsPage,
+         {"/joints", "/pieces"},
+         nullptr,
+         jointOpening,
+         dash,
+         [](const Design& d) { return d.joints.empty(); }},
+        {Step::Tank, tr("Tank"), makeTankPage, {"/tank", "/errors"}, "tank", atRest, dash},
+        {Step::Run, tr("Run"), makeRunPage, {}, "run", depth, dash},
+        {Step::BenchSheet,
+         tr("Bench sheet"),
+         makeBenchSheetPage,
+         {},
+         "bench-sheet",
+         sheetKind,
+         dash},
+        {Step::WaterLog,
+         tr("Water log"),
+         makeWaterLogPage,
+         {"/log"},
+         "water-log",
+         testCount,
+         nullptr},
+    };
+    return table;
+}
+
+const StepEntry& entryOf(Step step) {
+    return stepTable().at(size_t(step));
+}
+
+Step stepOfPath(const QString& path) {
+    Step found = Step::Tank;
+    qsizetype longest = 0;
+    for (const StepEntry& entry : stepTable()) {
+        for (const char* start : entry.paths) {
+            const QLatin1String prefix(start);
+            if (prefix.size() > longest && path.startsWith(prefix)) {
+                longest = prefix.size();
+                found = entry.step;
+            }
+        }
+    }
+    return found;
+}
+
+}  // namespace wl

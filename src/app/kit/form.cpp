@@ -1,0 +1,270 @@
+#include "app/kit/form.h"
+
+#include <QHBoxLayout>
+#include <QScrollArea>
+#include <QSignalBlocker>
+
+#include "app/kit/plain_label.h"
+#include "app/kit/theme.h"
+
+namespace wl {
+
+Form::Form(Workbench& bench, const QString& title, QWidget* parent)
+    : QWidget(parent), bench_(bench), grid_(new QGridLayout(this)) {
+    grid_->setContentsMargins(0, 0, 0, 0);
+    grid_->setHorizontalSpacing(8);
+    grid_->setVerticalSpacing(4);
+    grid_->setColumnStretch(1, 1);
+    if (!title.isEmpty()) {
+        auto* head = plainLabel(title);
+        head->setFont(type(Type::Body, true));
+        grid_->addWidget(head, row_++, 0, 1, 2);
+    }
+}
+
+void Form::addRow(const QString& label, QWidget* field) {
+    lastLabel_ = plainLabel(label);
+    lastLabel_->setBuddy(field);
+    grid_->addWidget(lastLabel_, row_, 0, Qt::AlignLeft | Qt::AlignTop);
+    lastLabel_->setContentsMargins(0, 4, 0, 0);
+    grid_->addWidget(field, row_, 1, Qt::AlignTop);
+    last_ = field;
+    ++row_;
+}
+
+QuantityEdit* Form::quantity(const QString& label, const QString& path) {
+    auto* edit = new QuantityEdit(bench_, path, label);
+    addRow(label, edit);
+    return edit;
+}
+
+QuantityEdit* Form::quantity(const QString& label, const QString& name,
+                             QuantityEdit::Binding binding) {
+    auto* edit = new QuantityEdit(bench_, name, label, std::move(binding));
+    addRow(label, edit);
+    return edit;
+}
+
+QCheckBox* Form::tick(const QString& label, const QString& objectName,
+                      std::function<bool(const Design&)> read,
+                      std::function<void(Design&, bool)> write) {
+    auto* box = new QCheckBox(label);
+    box->setObjectName(objectName);
+    box->setAccessibleName(label);
+    grid_->addWidget(box, row_++, 0, 1, 2);
+    auto refresh = [this, box, read] {
+        const QSignalBlocker blocker(box);
+        box->setChecked(read(bench_.design()));
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(box, &QCheckBox::clicked, this, [this, label, write](bool on) {
+        Design next = bench_.design();
+        write(next, on);
+        bench_.document.endGesture();
+        bench_.document.submit(std::move(next), label);
+    });
+    refresh();
+    return box;
+}
+
+QComboBox* Form::names(const QString& label, const QString& objectName, const QString& none,
+                       std::function<std::vector<std::string>(const Design&)> names,
+                       std::function<std::string(const Design&)> read,
+                       std::function<void(Design&, const std::string&)> write) {
+    auto* box = new QComboBox;
+    box->setObjectName(objectName);
+    box->setAccessibleName(label);
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    box->setMinimumContentsLength(8);
+    box->setMaximumWidth(230);
+    addRow(label, box);
+    auto refresh = [this, box, none, names, read] {
+        const QSignalBlocker blocker(box);
+        box->clear();
+        box->addItem(none);
+        for (const std::string& name : names(bench_.design())) {
+            box->addItem(QString::fromStdString(name));
+        }
+        const QString now = QString::fromStdString(read(bench_.design()));
+        if (!now.isEmpty() && box->findText(now) < 1) {
+            box->addItem(now);  // named, but not there: the finding says so
+        }
+        box->setCurrentIndex(now.isEmpty() ? 0 : box->findText(now));
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(box, &QComboBox::activated, this, [this, label, box, write](int index) {
+        Design next = bench_.design();
+        write(next, index == 0 ? std::string() : box->itemText(index).toStdString());
+        bench_.document.endGesture();
+        bench_.document.submit(std::move(next), label);
+    });
+    refresh();
+    return box;
+}
+
+QComboBox* Form::choice(const QString& label, const QString& objectName, const QStringList& options,
+                        std::function<int(const Design&)> read,
+                        std::function<void(Design&, int)> write) {
+    auto* box = new QComboBox;
+    box->setObjectName(objectName);
+    box->setAccessibleName(label);
+    box->addItems(options);
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    box->setMinimumContentsLength(8);
+    box->setMaximumWidth(230);
+    addRow(label, box);
+    auto refresh = [this, box, read] {
+        const QSignalBlocker blocker(box);
+        box->setCurrentIndex(read(bench_.design()));
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(box, &QComboBox::activated, this, [this, label, write](int index) {
+        Design next = bench_.design();
+        write(next, index);
+        bench_.document.endGesture();
+        bench_.document.submit(std::move(next), label);
+    });
+    refresh();
+    return box;
+}
+
+QLineEdit* Form::text(const QString& label, const QString& objectName,
+                      std::function<std::string(const Design&)> read,
+                      std::function<void(Design&, const std::string&)> write) {
+    auto* line = new QLineEdit;
+    line->setObjectName(objectName);
+    line->setAccessibleName(label);
+    line->setMaxLength(100);
+    line->setMaximumWidth(230);
+    addRow(label, line);
+    auto refresh = [this, line, read] {
+        const QString now = QString::fromStdString(read(bench_.design()));
+        if (!line->hasFocus() || !line->isModified()) {
+            line->setText(now);
+            line->setCursorPosition(0);
+        }
+    };
+    connect(&bench_.document, &Document::designChanged, line, refresh);
+    connect(line, &QLineEdit::editingFinished, this, [this, label, line, write] {
+        if (line->isModified()) {
+            Design next = bench_.design();
+            write(next, line->text().toStdString());
+            bench_.document.endGesture();
+            bench_.document.submit(std::move(next), label);
+            line->setModified(false);
+        }
+    });
+    refresh();
+    return line;
+}
+
+QLabel* Form::readout(const QString& label, std::function<QString(const Results&)> read) {
+    auto* value = plainLabel();
+    value->setFont(type(Type::Body, true));
+    value->setWordWrap(true);
+    value->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    addRow(label, value);
+    value->setContentsMargins(0, 4, 0, 0);
+    auto refresh = [this, value, read] {
+        const ResultsPtr results = bench_.results();
+        value->setText(results && results->derived ? read(*results) : QStringLiteral("–"));
+    };
+    connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
+    connect(&bench_, &Workbench::benchChanged, value, refresh);
+    refresh();
+    return value;
+}
+
+QLabel* Form::note(const QString& text) {
+    auto* label = plainLabel(text);
+    label->setProperty("role", "quiet");
+    label->setFont(type(Type::Small));
+    label->setWordWrap(true);
+    grid_->addWidget(label, row_++, 0, 1, 2);
+    return label;
+}
+
+QPushButton* Form::button(const QString& label, const QString& objectName) {
+    auto* button = new QPushButton(label);
+    button->setObjectName(objectName);
+    grid_->addWidget(button, row_++, 0, 1, 2, Qt::AlignLeft);
+    return button;
+}
+
+void Form::add(QWidget* widget) {
+    grid_->addWidget(widget, row_++, 0, 1, 2);
+}
+
+void Form::enableLastWhen(std::function<bool(const Design&)> when) {
+    auto refresh = [this, field = last_, label = lastLabel_, when] {
+        const bool on = when(bench_.design());
+        field->setEnabled(on);
+        label->setEnabled(on);
+    };
+    connect(&bench_.document, &Document::designChanged, last_, refresh);
+    refresh();
+}
+
+void Form::hideLastWhenEmpty() {
+    auto* value = static_cast<QLabel*>(last_);
+    auto refresh = [value, label = lastLabel_] {
+        value->setVisible(!value->text().isEmpty());
+        label->setVisible(!value->text().isEmpty());
+    };
+    connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
+    refresh();
+}
+
+void Form::finish() {
+    grid_->setRowStretch(row_, 1);
+}
+
+void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names) {
+    QObject::connect(&bench.shelf, &ShelfBook::changed, box, [box, names] {
+        const QSignalBlocker blocker(box);
+        const QString now = box->currentText();
+        box->clear();
+        box->addItems(names());
+        box->setCurrentIndex(box->findText(now));
+    });
+}
+
+QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QString& title,
+                       std::function<QStringList()> names, std::function<void(int)> take) {
+    auto* box = new QComboBox;
+    box->setObjectName(objectName);
+    box->setAccessibleName(title);
+    auto all = [title, names] { return QStringList{title} + names(); };
+    box->addItems(all());
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    box->setMinimumContentsLength(14);
+    followShelf(bench, box, all);
+    QObject::connect(box, &QComboBox::activated, box, [box, take](int index) {
+        box->setCurrentIndex(0);
+        if (index > 0) {
+            take(index - 1);
+        }
+    });
+    return box;
+}
+
+QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch) {
+    auto* page = new QWidget;
+    page->setObjectName(QStringLiteral("sheetPage"));
+    auto* layout = new QHBoxLayout(page);
+    layout->setContentsMargins(12, 8, 10, 8);
+    layout->setSpacing(16);
+    for (int i = 0; i < parts.size(); ++i) {
+        if (auto* form = qobject_cast<Form*>(parts[i])) {
+            form->finish();
+        }
+        layout->addWidget(parts[i], stretch.value(i, 1));
+    }
+    auto* area = new QScrollArea;
+    area->setWidgetResizable(true);
+    area->setWidget(page);
+    area->setFocusPolicy(Qt::NoFocus);
+    return area;
+}
+
+}  // namespace wl

@@ -1,0 +1,74 @@
+// Pieces worksheets are made of: titled columns of fields, live readouts, choices.
+#pragma once
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QCoreApplication>
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <functional>
+
+#include "app/kit/quantity_edit.h"
+#include "app/kit/workbench.h"
+
+namespace wl {
+
+/// A column of rows, label left, field right, all on one edge.
+class Form : public QWidget {
+    Q_OBJECT
+  public:
+    Form(Workbench& bench, const QString& title, QWidget* parent = nullptr);
+
+    QuantityEdit* quantity(const QString& label, const QString& path);
+    QuantityEdit* quantity(const QString& label, const QString& name,
+                           QuantityEdit::Binding binding);
+    /// A tick kept in the design.
+    QCheckBox* tick(const QString& label, const QString& objectName,
+                    std::function<bool(const Design&)> read,
+                    std::function<void(Design&, bool)> write);
+    /// A choice that reads its index from the design and writes it back as one undo step.
+    /// One of the names there are, or `none` (an empty name). `names` is asked anew with each
+    /// design.
+    QComboBox* names(const QString& label, const QString& objectName, const QString& none,
+                     std::function<std::vector<std::string>(const Design&)> names,
+                     std::function<std::string(const Design&)> read,
+                     std::function<void(Design&, const std::string&)> write);
+    QComboBox* choice(const QString& label, const QString& objectName, const QStringList& options,
+                      std::function<int(const Design&)> read,
+                      std::function<void(Design&, int)> write);
+    /// A line of text kept in the design.
+    QLineEdit* text(const QString& label, const QString& objectName,
+                    std::function<std::string(const Design&)> read,
+                    std::function<void(Design&, const std::string&)> write);
+    /// A number that follows the results.
+    QLabel* readout(const QString& label, std::function<QString(const Results&)> read);
+    QLabel* note(const QString& text);
+    QPushButton* button(const QString& label, const QString& objectName);
+    void add(QWidget* widget);
+    /// Shows or greys the last row by the design.
+    void enableLastWhen(std::function<bool(const Design&)> when);
+    /// Takes the last readout off the sheet while it has nothing to say.
+    void hideLastWhenEmpty();
+    void finish();
+
+  private:
+    void addRow(const QString& label, QWidget* field);
+    Workbench& bench_;
+    QGridLayout* grid_;
+    int row_ = 0;
+    QWidget* last_ = nullptr;
+    QLabel* lastLabel_ = nullptr;
+};
+
+/// Keeps a choice's options in step with the shelf.
+void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names);
+
+/// A box that lists what the shelf holds under `title` and does something with the chosen one.
+QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QString& title,
+                       std::function<QStringList()> names, std::function<void(int)> take);
+
+/// A worksheet page of forms side by side, scrolling when the window is small.
+QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch = {});
+
+}  // namespace wl

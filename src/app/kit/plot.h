@@ -1,0 +1,34 @@
+// A plot in the look of the sheet.
+#pragma once
+
+#include <qcustomplot.h>
+
+#include "app/kit/theme.h"
+
+namespace wl {
+
+/// Sets colours, type and margins; call again after a theme change, before replot.
+inline void dressPlot(QCustomPlot& plot, const QString& xTitle, const QString& yTitle) {
+    const Inks& c = inks();
+    plot.setBackground(c.sheet);
+    QLocale locale;
+    locale.setNumberOptions(QLocale::OmitGroupSeparator);
+    plot.setLocale(locale);
+    plot.axisRect()->setMinimumMargins(QMargins(8, 8, 12, 8));
+    for (QCPAxis* axis : {plot.xAxis, plot.yAxis}) {
+        axis->setBasePen(QPen(c.quiet));
+        axis->setTickPen(QPen(c.quiet));
+        axis->setSubTicks(false);
+        axis->setTickLabelColor(c.ink);
+        axis->setLabelColor(c.ink);
+        axis->setTickLabelFont(type(Type::Small));
+        axis->setLabelFont(type(Type::Small));
+        axis->grid()->setPen(QPen(c.rule, 1));
+        axis->grid()->setZeroLinePen(QPen(c.rule, 1));
+        axis->ticker()->setTickCount(5);
+    }
+    plot.xAxis->setLabel(xTitle);
+    plot.yAxis->setLabel(yTitle);
+}
+
+}  // namespace wl

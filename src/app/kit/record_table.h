@@ -1,0 +1,104 @@
+// A table over one list of the design: stations, fittings, bores, coats, log entries.
+#pragma once
+
+#include <QAbstractTableModel>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMap>
+#include <QTableView>
+#include <QWidget>
+#include <functional>
+
+#include "app/kit/workbench.h"
+
+namespace wl {
+
+/// One column. Number columns follow the field `list/row/name`; text and choice columns read and
+/// write through the functions.
+struct RecordColumn {
+    enum class Kind { Number, Text, Choice, Flag };
+    Kind kind = Kind::Number;
+    QString title;
+    QString field;  ///< last part of the path; also the object name of its editor
+    Quantity quantity = Quantity::Number;
+    std::function<QString(const Design&, int row)> read;
+    std::function<void(Design&, int row, const QString&)> write;
+    std::function<QStringList(const Design&)> choices;
+    std::function<QString(const Results&, int row)> derived;  ///< read-only, from the results
+    /// When set and false, the cell has no meaning in this row: a dash, not editable.
+    std::function<bool(const Design&, int row)> applies = {};
+    /// Of a text that may be refused: takes the place of `write`.
+    std::function<std::optional<Error>(Design&, int row, const QString&)> take = {};
+};
+
+/// Model of the list. A cell that was given something it cannot take shows it as typed, marked, and
+/// keeps the reason until it is mended; the design is unchanged.
+class RecordModel : public QAbstractTableModel {
+    Q_OBJECT
+  public:
+    RecordModel(Workbench& bench, QString listPath, std::function<int(const Design&)> count,
+                std::vector<RecordColumn> columns, QObject* parent);
+
+    int rowCount(const QModelIndex& = {}) const override { return rows_; }
+    int columnCount(const QModelIndex& = {}) const override { return int(columns_.size()); }
+    QVariant data(const QModelIndex& index, int role) const override;
+    QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
+    bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+    Qt::ItemFlags flags(const QModelIndex& index) const override;
+
+    const RecordColumn& column(int i) const { return columns_[size_t(i)]; }
+    Workbench& bench() { return bench_; }
+    QString pathOf(const QModelIndex& index) const;
+    QString faultAt(const QModelIndex& index) const;
+    QString firstFault() const;
+
+  signals:
+    void faultsChanged();
+
+  private:
+    struct Fault {
+        QString typed;
+        QString message;
+    };
+    void refresh();
+    Workbench& bench_;
+    QString listPath_;
+    std::function<int(const Design&)> count_;
+    std::vector<RecordColumn> columns_;
+    int rows_ = 0;
+    QMap<QString, Fault> faults_;
+};
+
+/// The table with its message line and row buttons.
+class RecordTable : public QWidget {
+    Q_OBJECT
+  public:
+    struct Action {
+        QString name;  ///< object name of the button
+        QString label;
+        std::function<void(int row)> run;
+        bool needsRow = true;
+    };
+    RecordTable(Workbench& bench, const QString& objectName, const QString& listPath,
+                std::function<int(const Design&)> count, std::vector<RecordColumn> columns,
+                std::vector<Action> actions, QWidget* parent = nullptr);
+
+    QTableView* view() { return view_; }
+    /// Puts a button or field of its own at the end of the row of buttons.
+    void addTool(QWidget* tool);
+    int currentRow() const;
+    /// Selects the cell of a path such as "/bores/1/depth"; false when it is not in this table.
+    bool goTo(const QString& path);
+
+  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+  private:
+    RecordModel* model_;
+    QTableView* view_;
+    QLabel* fault_;
+    QHBoxLayout* buttons_;
+    QString listPath_;
+};
+
+}  // namespace wl

@@ -1,0 +1,392 @@
+#include <QTabWidget>
+#include <QVBoxLayout>
+
+#include "app/kit/form.h"
+#include "app/kit/record_columns.h"
+#include "app/pages/ballast/ballast_tabs.h"
+#include "app/pages/pages.h"
+#include "core/base/units.h"
+#include "core/plan/plan_lead.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("BallastPage", text);
+}
+
+namespace {
+
+void addBore(Workbench& bench) {
+    Design next = bench.design();
+    Bore bore;
+    bore.name = "bore " + std::to_string(next.bores.size() + 1);
+    const Result<BodyCurves> curves = BodyCurves::build(next.body, "");
+    if (curves) {
+        // Between the last bore and the tail, half the body deep, on a half millimetre.
+        const double from = next.bores.empty() ? 0.15 * curves->length_m() : next.bores.back().x_m;
+        bore.x_m = std::round((from + 0.2 * (curves->length_m() - from)) * 2000) / 2000;
+        const Section s = curves->atX(bore.x_m);
+        bore.depth_m = std::max(0.002, std::round(0.5 * (s.back_m - s.belly_m) * 2000) / 2000);
+        bore.diameter_m =
+            std::max(0.002, std::min(0.008, std::round(0.6 * s.halfWidth_m * 2 * 2000) / 2000));
+    }
+    next.bores.push_back(bore);
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Add a bore"));
+}
+
+QStringList plugNames(const Workbench& bench) {
+    QStringList list;
+    for (const ShelfMaterial& m : bench.shelf.shelf().plug) {
+        list << QString::fromStdString(m.name);
+    }
+    return list;
+}
+
+Bore& boreAt(Design& d, int r) {
+    return d.bores[size_t(r)];
+}
+
+QString piecesIn(const Bore& bore) {
+    QStringList in;
+    for (const LeadPiece& p : bore.pieces) {
+        in << tr("%1 × %2").arg(p.count).arg(QString::fromStdString(p.name));
+    }
+    return bore.lead == BoreLead::Pieces ? in.join(QStringLiteral(", ")) : QString();
+}
+
+// One more of a shelf piece into the chosen bore.
+void addPiece(Workbench& bench, int row, const PieceKind& kind) {
+    if (row < 0 || row >= int(bench.design().bores.size())) {
+        bench.say(QStringLiteral("▲ ") + tr("Choose the bore it goes into first."));
+        return;
+    }
+    Design next = bench.design();
+    Bore& bore = next.bores[size_t(row)];
+    if (bore.lead != BoreLead::Pieces) {
+        bore.lead = BoreLead::Pieces;
+        bore.pieces.clear();
+    }
+    const auto there = std::find_if(bore.pieces.begin(), bore.pieces.end(),
+                                    [&](const LeadPiece& p) { return p.name == kind.name; });
+    if (there != bore.pieces.end()) {
+        there->count += 1;
+    } else {
+        bore.pieces.push_back({kind.name, 1, kind.mass_g * kGram, kind.length_mm * kMillimetre,
+                               kind.diameter_mm * kMillimetre});
+    }
+    bore.plugDensity_kg_m3 = kind.density_g_mm3 * 1e6;
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Put in %1").arg(QString::fromStdString(kind.name)));
+}
+
+// A rod makes the bore as wide as itself, for a plug cut from it; a filler closes it.
+void useRodOrFiller(Workbench& bench, int row, int index) {
+    if (row < 0 || row >= int(bench.design().bores.size())) {
+        bench.say(QStringLiteral("▲ ") + tr("Choose the bore it is for first."));
+        return;
+    }
+    const Shelf& shelf = bench.shelf.shelf();
+    Design next = bench.design();
+    Bore& bore = next.bores[size_t(row)];
+    QString name;
+    if (index < int(shelf.rods.size())) {
+        const ShelfEntry& rod = shelf.rods[size_t(index)];
+        name = QString::fromStdString(rod.name);
+        bore.lead = BoreLead::Plug;
+        bore.plugMaterial = rod.name;
+        bore.plugDensity_kg_m3 = rod.density_kg_m3.value_or(bore.plugDensity_kg_m3);
+        bore.diameter_m = rod.diameter_m.value_or(bore.diameter_m);
+    } else if (index - int(shelf.rods.size()) < int(shelf.filler.size())) {
+        const ShelfMaterial& m = shelf.filler[size_t(index) - shelf.rods.size()];
+        name = QString::fromStdString(m.name);
+        bore.fillerDensity_kg_m3 = m.density_kg_m3;
+    }
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), name);
+}
+
+RecordColumn number(const QString& title, const char* field, Quantity q) {
+    return {RecordColumn::Kind::Number, title, field, q, {}, {}, {}, {}};
+}
+
+RecordTable* boreTable(Workbench& bench) {
+    using Kind = RecordColumn::Kind;
+    std::vector<RecordColumn> columns;
+    columns.push_back(
+        {Kind::Text,
+         tr("Bore"),
+         "name",
+         Quantity::Number,
+         [](const Design& d, int r) { return QString::fromStdString(d.bores[size_t(r)].name); },
+         [](Design& d, int r, const QString& t) { d.bores[size_t(r)].name = t.toStdString(); },
+         {},
+         {}});
+    columns.push_back(
+        {Kind::Choice,
+         tr("From"),
+         "from",
+         Quantity::Number,
+         [](const Design& d, int r) {
+             return d.bores[size_t(r)].from == BoreFrom::Belly ? tr("belly") : tr("back");
+         },
+         [](Design& d, int r, const QString& t) {
+             d.bores[size_t(r)].from = t == tr("back") ? BoreFrom::Back : BoreFrom::Belly;
+         },
+         [](const Design&) {
+             return QStringList{tr("belly"), tr("back")};
+         },
+         {}});
+    columns.push_back(number(tr("Place"), "x", Quantity::Length));
+    columns.push_back(number(tr("Diameter"), "diameter", Quantity::Length));
+    columns.push_back(number(tr("Depth"), "depth", Quantity::Length));
+    columns.push_back({Kind::Choice,
+                       tr("Plug of"),
+                       "plug_material",
+                       Quantity::Number,
+                       [](const Design& d, int r) {
+                           return QString::fromStdString(d.bores[size_t(r)].plugMaterial);
+                       },
+                       [&bench](Design& d, int r, const QString& t) {
+                           const int i = int(plugNames(bench).indexOf(t));
+                           if (i >= 0) {
+                               const ShelfMaterial& m = bench.shelf.shelf().plug[size_t(i)];
+                               d.bores[size_t(r)].plugMaterial = m.name;
+                               d.bores[size_t(r)].plugDensity_kg_m3 = m.density_kg_m3;
+                           }
+                       },
+                       [&bench](const Design&) { return plugNames(bench); },
+                       {}});
+    columns.push_back(choiceColumn(tr("Lead"), "lead", boreAt, &Bore::lead,
+                                   {tr("plug"), tr("poured in"), tr("pieces")}));
+    columns.push_back(number(tr("Plug long"), "plug_length", Quantity::Length));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.bores[size_t(r)].lead != BoreLead::Pieces;
+    };
+    columns.push_back(
+        {Kind::Text, tr("Pieces"), "", Quantity::Number, {}, {}, {}, [](const Results& r, int row) {
+             return piecesIn(r.design->bores[size_t(row)]);
+         }});
+    columns.push_back({Kind::Text,
+                       tr("Lead mass"),
+                       "",
+                       Quantity::Mass,
+                       {},
+                       {},
+                       {},
+                       [&bench](const Results& r, int row) {
+                           return bench.text(Quantity::Mass,
+                                             r.derived->mass->bores[size_t(row)].leadMass_kg,
+                                             false);
+                       }});
+    columns.push_back({Kind::Text,
+                       tr("Wall left"),
+                       "",
+                       Quantity::Length,
+                       {},
+                       {},
+                       {},
+                       [&bench](const Results& r, int row) {
+                           const BoreGeometry& g = r.derived->mass->bores[size_t(row)];
+                           return bench.text(Quantity::Length,
+                                             std::min(g.wallBeyond_m, g.wallBeside_m), false);
+                       }});
+    columns.push_back(number(tr("Off centre"), "y", Quantity::Length));
+    columns.push_back(number(tr("Lean aft"), "lean", Quantity::Angle));
+    columns.push_back(number(tr("Filler"), "filler_density", Quantity::Density));
+    columns.push_back(number(tr("Plug density"), "plug_density", Quantity::Density));
+    auto* table =
+        new RecordTable(bench, "bores", "/bores",
+                        [](const Design& d) { return int(d.bores.size()); }, std::move(columns),
+                        {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
+                         {"removeBore", tr("Remove"),
+                          [&bench](int row) {
+                              Design next = bench.design();
+                              next.bores.erase(next.bores.begin() + row);
+                              bench.document.endGesture();
+                              bench.document.submit(std::move(next), tr("Remove a bore"));
+                          }},
+                         {"emptyBore", tr("Empty it"), [&bench](int row) {
+                              Design next = bench.design();
+                              next.bores[size_t(row)].pieces.clear();
+                              next.bores[size_t(row)].plugLength_m = 0;
+                              bench.document.endGesture();
+                              bench.document.submit(std::move(next), tr("Empty a bore"));
+                          }}});
+    auto* pieces = shelfPicker(
+        bench, "addPiece", tr("Put in a piece…"),
+        [&bench] {
+            QStringList list;
+            for (const PieceKind& k : bench.shelf.shelf().pieces) {
+                list << QStringLiteral("%1  (%2)")
+                            .arg(QString::fromStdString(k.name),
+                                 bench.text(Quantity::Mass, k.mass_g * kGram));
+            }
+            return list;
+        },
+        [&bench, table](int index) {
+            addPiece(bench, table->currentRow(), bench.shelf.shelf().pieces[size_t(index)]);
+        });
+    auto* rods = shelfPicker(
+        bench, "rodOrFiller", tr("Rod or filler…"),
+        [&bench] {
+            QStringList list;
+            for (const ShelfEntry& e : bench.shelf.shelf().rods) {
+                list << QString::fromStdString(e.name);
+            }
+            for (const ShelfMaterial& m : bench.shelf.shelf().filler) {
+                list << QString::fromStdString(m.name);
+            }
+            return list;
+        },
+        [&bench, table](int index) { useRodOrFiller(bench, table->currentRow(), index); });
+    table->addTool(pieces);
+    table->addTool(rods);
+    return table;
+}
+
+Coat& coatAt(Design& d, int r) {
+    return d.coats[size_t(r)];
+}
+
+RecordTable* coatTable(Workbench& bench) {
+    using Kind = RecordColumn::Kind;
+    static const QStringList kinds{tr("sealer"), tr("paint"), tr("clear")};
+    std::vector<RecordColumn> columns;
+    columns.push_back(
+        {Kind::Text,
+         tr("Coat"),
+         "name",
+         Quantity::Number,
+         [](const Design& d, int r) { return QString::fromStdString(d.coats[size_t(r)].name); },
+         [](Design& d, int r, const QString& t) { d.coats[size_t(r)].name = t.toStdString(); },
+         {},
+         {}});
+    columns.push_back({Kind::Choice,
+                       tr("Kind"),
+                       "kind",
+                       Quantity::Number,
+                       [](const Design& d, int r) { return kinds[int(d.coats[size_t(r)].kind)]; },
+                       [](Design& d, int r, const QString& t) {
+                           d.coats[size_t(r)].kind = CoatKind(std::max(0, int(kinds.indexOf(t))));
+                       },
+                       [](const Design&) { return kinds; },
+                       {}});
+    columns.push_back(number(tr("One coat"), "thickness", Quantity::Thickness));
+    columns.push_back(number(tr("Coats"), "count", Quantity::Number));
+    columns.push_back(number(tr("Density"), "density", Quantity::Density));
+    columns.push_back(choiceColumn(tr("Thicker on"), "thicker_on", coatAt, &Coat::thickerOn,
+                                   {tr("no side"), tr("belly"), tr("back"), tr("port"),
+                                    tr("starboard"), tr("nose"), tr("tail")}));
+    columns.push_back(number(tr("by"), "thicker_by", Quantity::Fraction));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.coats[size_t(r)].thickerOn != ThickerOn::Nowhere;
+    };
+    columns.push_back({Kind::Text,
+                       tr("Mass"),
+                       "",
+                       Quantity::Mass,
+                       {},
+                       {},
+                       {},
+                       [&bench](const Results& r, int row) {
+                           const std::string path = "/coats/" + std::to_string(row);
+                           double all = 0;
+                           for (const MassItem& item : r.derived->mass->items) {
+                               all += item.path == path ? item.mass_kg : 0;
+                           }
+                           return bench.text(Quantity::Mass, all, false);
+                       }});
+    return new RecordTable(bench, "coats", "/coats",
+                           [](const Design& d) { return int(d.coats.size()); }, std::move(columns),
+                           {{"addCoat", tr("Add a coat"),
+                             [&bench](int) {
+                                 Design next = bench.design();
+                                 const size_t kind = std::min<size_t>(next.coats.size(), 2);
+                                 for (const auto& row : bench.shelf.shelf().coats) {
+                                     if (size_t(row.item.kind) == kind) {
+                                         next.coats.push_back(row.item);
+                                         break;
+                                     }
+                                 }
+                                 bench.document.endGesture();
+                                 bench.document.submit(std::move(next), tr("Add a coat"));
+                             },
+                             false},
+                            {"removeCoat", tr("Remove"), [&bench](int row) {
+                                 Design next = bench.design();
+                                 next.coats.erase(next.coats.begin() + row);
+                                 bench.document.endGesture();
+                                 bench.document.submit(std::move(next), tr("Remove a coat"));
+                             }}});
+}
+
+}  // namespace
+
+void planTheLead(Workbench& bench) {
+    const Result<LeadPlan> plan =
+        planLead(bench.design(), bench.results() ? bench.results()->derived.get() : nullptr);
+    if (!plan) {
+        bench.say(QStringLiteral("▲ ") + sentence(plan.error(), bench.bench()));
+        return;
+    }
+    bench.document.endGesture();
+    bench.document.submit(Design(plan->design), sentence(plan->edit, bench.bench()));
+    const bool met = std::all_of(plan->findings.begin(), plan->findings.end(),
+                                 [](const Finding& f) { return f.severity == Severity::Note; });
+    if (met) {
+        bench.say(tr("Lead planned: %1 all up, spare %2, %3 at rest.")
+                      .arg(bench.text(Quantity::Mass, plan->reachedMass_kg),
+                           bench.text(Quantity::Fraction, plan->reachedSpare),
+                           bench.text(Quantity::Angle, plan->reachedPitch_rad)));
+        return;
+    }
+    QStringList lines;
+    for (const Finding& f : plan->findings) {
+        QString line = sentence(f, bench.bench());
+        for (const ProposedEdit& e : f.edits) {
+            line += QStringLiteral(" ") + tr("It would help: %1.").arg(sentence(e, bench.bench()));
+        }
+        lines << line;
+    }
+    lines << tr("“Ways to do it” tries other bores, stock, lip and hooks.");
+    bench.say(QStringLiteral("▲ ") + tr("As near as these bores allow. ") +
+              lines.join(QLatin1Char(' ')));
+}
+
+QWidget* makeBallastPage(Workbench& bench) {
+    auto* plan = new Form(bench, tr("Plan the lead"));
+    auto* button = plan->button(tr("Plan the lead  (F8)"), "planLead");
+    button->setProperty("main", true);
+    button->setToolTip(
+        tr("Plug lengths for these bores that meet the wanted mass and attitude best"));
+    QObject::connect(button, &QPushButton::clicked, button, [&bench] { planTheLead(bench); });
+    plan->readout(tr("All up"), [&bench](const Results& r) {
+        return tr("%1, wanted %2")
+            .arg(bench.text(Quantity::Mass, r.derived->mass->mass_kg),
+                 bench.text(Quantity::Mass, r.derived->wantedMass_kg));
+    });
+    plan->readout(tr("At rest"), [&bench](const Results& r) {
+        return tr("%1, wanted %2")
+            .arg(bench.text(Quantity::Angle, r.derived->rest->pitch_rad),
+                 bench.text(Quantity::Angle, r.design->brief.wantedPitch_rad));
+    });
+    plan->note(
+        tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
+           "from children. Some waters restrict it: check the local rules."));
+    plan->setMaximumWidth(222);
+    plan->finish();
+
+    auto* tabs = new QTabWidget;
+    tabs->setObjectName("ballastTabs");
+    tabs->setDocumentMode(true);
+    tabs->addTab(boreTable(bench), tr("Bores and plugs"));
+    tabs->addTab(makeChoicesTab(bench), tr("Ways to do it"));
+    tabs->addTab(makeSideWeightTab(bench), tr("Side weights"));
+    tabs->addTab(makeRattleTab(bench), tr("Rattles"));
+    tabs->addTab(coatTable(bench), tr("Coats"));
+    tabs->addTab(makeBuildUpTab(bench), tr("Putty"));
+    return formRow({plan, tabs}, {0, 1});
+}
+
+}  // namespace wl

@@ -1,0 +1,17 @@
+// Tabs of the ballast step beyond bores and coats.
+#pragma once
+
+#include "app/kit/workbench.h"
+
+namespace wl {
+
+/// Ways to the wanted mass and attitude, with their price.
+QWidget* makeChoicesTab(Workbench& bench);
+/// Rattle chambers.
+QWidget* makeRattleTab(Workbench& bench);
+/// Weights cast to an outline and let in from the side.
+QWidget* makeSideWeightTab(Workbench& bench);
+/// Putty built up on the skin, and drips of a coat.
+QWidget* makeBuildUpTab(Workbench& bench);
+
+}  // namespace wl

@@ -1,0 +1,293 @@
+// Sockets, slots and side pieces: tabs of the fittings step.
+#include "app/kit/form.h"
+#include "app/kit/record_columns.h"
+#include "app/pages/fittings/fitting_tabs.h"
+#include "core/shape/edit_body.h"
+#include "core/shape/start_shape.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("HolesPage", text);
+}
+
+namespace {
+
+Feature& featureAt(Design& d, int r) {
+    return d.features[size_t(r)];
+}
+
+Appendage& appendageAt(Design& d, int r) {
+    return d.appendages[size_t(r)];
+}
+
+Meeting& meetingAt(Design& d, int r) {
+    return d.meetings[size_t(r)];
+}
+
+const QStringList& kinds() {
+    static const QStringList names{tr("eye socket"), tr("slot"), tr("saw groove"), tr("pilot hole"),
+                                   tr("pocket")};
+    return names;
+}
+
+bool roundHole(const Design& d, int r) {
+    const FeatureKind kind = d.features[size_t(r)].kind;
+    return kind == FeatureKind::EyeSocket || kind == FeatureKind::PilotHole;
+}
+
+// A new hole where such holes usually are, sized to the body.
+Feature usualFeature(const Design& design, FeatureKind kind) {
+    Feature f;
+    f.kind = kind;
+    f.name = kinds()[int(kind)].toStdString();
+    const double length =
+        design.body.stations.empty() ? 0.1 : design.body.stations.back().position_m;
+    auto half = [](double m) { return std::round(m * 2000) / 2000; };
+    switch (kind) {
+        case FeatureKind::EyeSocket:
+            f.x_m = half(0.14 * length);
+            f.z_m = half(0.04 * length);
+            f.depth_m = 0.0015;
+            f.mirrored = true;
+            break;
+        case FeatureKind::Slot:
+            f.from = FeatureFrom::Tail;
+            f.length_m = half(0.12 * length);
+            f.width_m = 0.0012;
+            f.depth_m = half(0.1 * length);
+            f.fill = FeatureFill::Glue;
+            break;
+        case FeatureKind::SawGroove:
+            f.from = FeatureFrom::Belly;
+            f.x_m = half(0.45 * length);
+            f.length_m = half(0.5 * length);
+            f.width_m = 0.0012;
+            f.depth_m = half(0.06 * length);
+            f.fill = FeatureFill::Glue;
+            break;
+        case FeatureKind::PilotHole:
+            f.from = FeatureFrom::Belly;
+            f.x_m = half(0.4 * length);
+            f.diameter_m = 0.0012;
+            f.depth_m = 0.008;
+            f.fill = FeatureFill::Glue;
+            break;
+        case FeatureKind::Pocket:
+            f.from = FeatureFrom::Back;
+            f.x_m = half(0.4 * length);
+            f.length_m = half(0.08 * length);
+            f.width_m = 0.004;
+            f.depth_m = 0.004;
+            break;
+    }
+    return f;
+}
+
+}  // namespace
+
+QWidget* makeFeatureTable(Workbench& bench) {
+    std::vector<RecordColumn> columns;
+    columns.push_back(textColumn<Feature>(tr("Hole"), "name", featureAt, &Feature::name));
+    columns.push_back(choiceColumn(tr("Kind"), "kind", featureAt, &Feature::kind, kinds()));
+    columns.push_back(choiceColumn(tr("From"), "from", featureAt, &Feature::from,
+                                   {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")}));
+    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
+    columns.push_back(numberColumn(tr("Port"), "y", Quantity::Length));
+    columns.push_back(numberColumn(tr("Up"), "z", Quantity::Length));
+    columns[3].applies = [](const Design& d, int r) {
+        const FeatureFrom from = d.features[size_t(r)].from;
+        return from != FeatureFrom::Nose && from != FeatureFrom::Tail;
+    };
+    columns[4].applies = [](const Design& d, int r) {
+        return d.features[size_t(r)].from != FeatureFrom::Side;
+    };
+    columns[5].applies = [](const Design& d, int r) {
+        const FeatureFrom from = d.features[size_t(r)].from;
+        return from != FeatureFrom::Belly && from != FeatureFrom::Back;
+    };
+    columns.push_back(numberColumn(tr("Diameter"), "diameter", Quantity::Length));
+    columns.back().applies = roundHole;
+    for (const auto& [title, field] :
+         {std::pair{tr("Long"), "length"}, std::pair{tr("Wide"), "width"}}) {
+        columns.push_back(numberColumn(title, field, Quantity::Length));
+        columns.back().applies = [](const Design& d, int r) { return !roundHole(d, r); };
+    }
+    columns.push_back(numberColumn(tr("Deep"), "depth", Quantity::Length));
+    columns.push_back(numberColumn(tr("Lean"), "lean", Quantity::Angle));
+    columns.push_back(flagColumn(tr("Pair"), "mirrored", featureAt, &Feature::mirrored));
+    columns.push_back(choiceColumn(tr("Then holds"), "fill", featureAt, &Feature::fill,
+                                   {tr("water"), tr("air, sealed"), tr("glue")}));
+    columns.push_back(numberColumn(tr("Glue"), "fill_density", Quantity::Density));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.features[size_t(r)].fill == FeatureFill::Glue;
+    };
+    columns.push_back(
+        derivedColumn(tr("Takes out"), Quantity::Volume, [&bench](const Results& r, int row) {
+            double all = 0;
+            for (const CutVolume& cut : r.derived->mass->features[size_t(row)].cuts) {
+                all += cut.removed_m3;
+            }
+            return bench.text(Quantity::Volume, all, false);
+        }));
+    std::vector<RecordTable::Action> actions;
+    for (int i = 0; i < kinds().size(); ++i) {
+        actions.push_back({QStringLiteral("addFeature/%1").arg(i), tr("+ %1").arg(kinds()[i]),
+                           [&bench, i](int) {
+                               Design next = bench.design();
+                               next.features.push_back(usualFeature(next, FeatureKind(i)));
+                               bench.document.endGesture();
+                               bench.document.submit(std::move(next), tr("Add a hole"));
+                           },
+                           false});
+    }
+    actions.push_back(removeAction(bench, "removeFeature", tr("Remove a hole"), &Design::features));
+    auto* table = new RecordTable(
+        bench, "features", "/features", [](const Design& d) { return int(d.features.size()); },
+        std::move(columns), std::move(actions));
+    table->addTool(shelfPicker(
+        bench, "holeFiller", tr("Filler from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const ShelfMaterial& m : bench.shelf.shelf().filler) {
+                names << QString::fromStdString(m.name);
+            }
+            return names;
+        },
+        [&bench, table](int index) {
+            const int row = table->currentRow();
+            if (row < 0 || row >= int(bench.design().features.size())) {
+                bench.say(QStringLiteral("▲ ") + tr("Choose the hole it closes first."));
+                return;
+            }
+            Design next = bench.design();
+            Feature& f = next.features[size_t(row)];
+            f.fill = FeatureFill::Glue;
+            f.fillDensity_kg_m3 = bench.shelf.shelf().filler[size_t(index)].density_kg_m3;
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Fill a hole"));
+        }));
+    return table;
+}
+
+QWidget* makeMeetingTable(Workbench& bench) {
+    std::vector<RecordColumn> columns;
+    columns.push_back(textColumn<Meeting>(tr("This"), "first", meetingAt, &Meeting::first));
+    columns.push_back(choiceColumn(tr("does"), "kind", meetingAt, &Meeting::kind,
+                                   {tr("passes through"), tr("stands in"), tr("is slotted over")}));
+    columns.push_back(textColumn<Meeting>(tr("that"), "second", meetingAt, &Meeting::second));
+    return new RecordTable(
+        bench, "meetings", "/meetings", [](const Design& d) { return int(d.meetings.size()); },
+        std::move(columns),
+        {{"addMeeting", tr("+ two that are meant to meet"),
+          [&bench](int) {
+              Design next = bench.design();
+              next.meetings.emplace_back();
+              bench.document.endGesture();
+              bench.document.submit(std::move(next), tr("Note a meeting"));
+          },
+          false},
+         removeAction(bench, "removeMeeting", tr("Take the note out"), &Design::meetings)});
+}
+
+namespace {
+
+enum class SidePiece { Claws, V, Fins, TailFin };
+
+// Where such pieces usually hang, sized to the body.
+void addSidePiece(Workbench& bench, SidePiece kind) {
+    Design next = bench.design();
+    const double length = next.body.stations.empty() ? 0.1 : next.body.stations.back().position_m;
+    const auto onMillimetres = [](double m) { return std::round(m * 1000) / 1000; };
+    const bool flat = kind == SidePiece::Fins, upright = kind == SidePiece::TailFin;
+    Appendage a;
+    a.name = (kind == SidePiece::Fins      ? tr("fin")
+              : kind == SidePiece::TailFin ? tr("tail fin")
+                                           : tr("claw"))
+                 .toStdString();
+    a.body = startBody(StartKind::Crawler, onMillimetres(0.25 * length));
+    for (Station& s : a.body.stations) {
+        s.halfWidth_m *= upright ? 0.15 : flat ? 1.1 : 0.7;
+        for (double Station::*z : {&Station::back_m, &Station::belly_m, &Station::widest_m}) {
+            s.*z *= upright ? 1.2 : flat ? 0.25 : 0.7;
+        }
+    }
+    a.hingeX_m = onMillimetres((flat ? 0.4 : 0.12) * length);
+    const OverallSize arm = overallSize(a.body);
+    if (const auto curves = BodyCurves::build(next.body, "")) {
+        const Section s = curves->atX(a.hingeX_m);
+        a.hingeY_m = s.halfWidth_m + 0.001;
+        a.hingeZ_m = s.widest_m;
+        if (kind == SidePiece::V) {  // on a rivet under the belly
+            a.joined = true;
+            a.hingeY_m = 0.25 * arm.width_m;
+            double lowest = s.belly_m;  // of the belly the arms lie under
+            for (int k = 1; k <= 8; ++k) {
+                lowest = std::min(lowest, curves->atX(a.hingeX_m + arm.length_m * k / 8).belly_m);
+            }
+            a.hingeZ_m = lowest - 0.5 * arm.height_m - 0.001;
+        }
+        if (upright) {
+            const Section tail = curves->atX(0.98 * length);
+            a.mirrored = false;
+            a.splay_rad = 0;
+            a.hingeX_m = length + 0.001;
+            a.hingeY_m = 0;
+            a.hingeZ_m = 0.5 * (tail.back_m + tail.belly_m);
+        }
+    }
+    next.appendages.push_back(a);
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Add a side piece"));
+}
+
+}  // namespace
+
+QWidget* makeAppendageTable(Workbench& bench) {
+    std::vector<RecordColumn> columns;
+    columns.push_back(
+        textColumn<Appendage>(tr("Side piece"), "name", appendageAt, &Appendage::name));
+    columns.push_back(flagColumn(tr("Pair"), "mirrored", appendageAt, &Appendage::mirrored));
+    columns.push_back(flagColumn(tr("One V"), "joined", appendageAt, &Appendage::joined));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.appendages[size_t(r)].mirrored;
+    };
+    for (const auto& [title, field] :
+         {std::pair{tr("Hinge aft"), "hinge_x"}, std::pair{tr("Hinge port"), "hinge_y"},
+          std::pair{tr("Hinge up"), "hinge_z"}}) {
+        columns.push_back(numberColumn(title, field, Quantity::Length));
+    }
+    columns.push_back(numberColumn(tr("Splay"), "splay", Quantity::Angle));
+    columns.push_back(numberColumn(tr("Droop"), "droop", Quantity::Angle));
+    columns.push_back(numberColumn(tr("Swings ±"), "swing", Quantity::Angle));
+    columns.push_back(numberColumn(tr("Hinge weighs"), "hardware_mass", Quantity::Mass));
+    columns.push_back(flagColumn(tr("Own stock"), "own_stock", appendageAt, &Appendage::ownStock));
+    columns.push_back(numberColumn(tr("Density"), "stock/shelf_density", Quantity::Density));
+    columns.back().applies = [](const Design& d, int r) {
+        return d.appendages[size_t(r)].ownStock;
+    };
+    columns.push_back(
+        derivedColumn(tr("Each weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
+            const std::string path = "/appendages/" + std::to_string(row);
+            for (const PieceBalance& p : r.derived->mass->pieces) {
+                if (p.path == path) {
+                    return bench.text(Quantity::Mass, p.mass_kg, false);
+                }
+            }
+            return QStringLiteral("–");
+        }));
+    const auto action = [&bench](const char* name, const QString& label, SidePiece kind) {
+        return RecordTable::Action{name, label, [&bench, kind](int) { addSidePiece(bench, kind); },
+                                   false};
+    };
+    return new RecordTable(
+        bench, "appendages", "/appendages",
+        [](const Design& d) { return int(d.appendages.size()); }, std::move(columns),
+        {action("addClaws", tr("+ two claws"), SidePiece::Claws),
+         action("addV", tr("+ V on a rivet"), SidePiece::V),
+         action("addFins", tr("+ paired fins"), SidePiece::Fins),
+         action("addTailFin", tr("+ tail fin"), SidePiece::TailFin),
+         removeAction(bench, "removeAppendage", tr("Remove a side piece"), &Design::appendages)});
+}
+
+}  // namespace wl

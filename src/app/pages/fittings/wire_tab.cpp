@@ -1,0 +1,131 @@
+// The through-wire: a tab of the fittings step.
+#include <QHBoxLayout>
+
+#include "app/kit/form.h"
+#include "app/kit/record_columns.h"
+#include "app/kit/theme.h"
+#include "app/pages/fittings/fitting_tabs.h"
+#include "core/base/units.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("WireTab", text);
+}
+
+namespace {
+
+WireDrop& dropAt(Design& d, int r) {
+    return d.wire.drops[size_t(r)];
+}
+
+QString bendName(const WireBend& b) {
+    return b.what == "eye"     ? tr("closed eye")
+           : b.what == "round" ? tr("round the eye, half a turn")
+           : b.what == "down"  ? tr("a right angle")
+                               : tr("a right angle, up");
+}
+
+QString bendList(Workbench& bench, const Results& r) {
+    const WireLayout& w = r.derived->mass->wire;
+    if (w.path_m.empty()) {
+        return tr("No wire.");
+    }
+    QStringList lines{tr("Cut %1 of wire (%2).")
+                          .arg(bench.text(Quantity::Length, w.cutLength_m),
+                               bench.text(Quantity::Mass, w.mass_kg))};
+    int number = 0;
+    for (const WireBend& b : w.bends) {
+        lines << tr("%1. at %2 along the wire: %3, %4 inside, at %5 on the bait")
+                     .arg(++number)
+                     .arg(bench.text(Quantity::Length, b.at_m), bendName(b),
+                          bench.text(Quantity::Length, 2 * b.radius_m),
+                          bench.text(Quantity::Length, b.place_m.x()));
+    }
+    lines << tr("Bend with eye protection on: wire ends fly.");
+    return lines.join(QStringLiteral("\n"));
+}
+
+void addDrop(Workbench& bench) {
+    Design next = bench.design();
+    WireDrop drop;
+    const double length = next.body.stations.empty() ? 0.1 : next.body.stations.back().position_m;
+    drop.name = next.wire.drops.empty()
+                    ? "belly loop"
+                    : "belly loop " + std::to_string(next.wire.drops.size() + 1);
+    const double from = next.wire.drops.empty() ? 0.25 * length : next.wire.drops.back().x_m;
+    drop.x_m = std::round((from + 0.15 * length) * 2000) / 2000;
+    next.wire.drops.push_back(drop);
+    next.wire.present = true;
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Add a loop"));
+}
+
+}  // namespace
+
+QWidget* makeWireTab(Workbench& bench) {
+    auto* form = new Form(bench, {});
+    form->tick(
+        tr("Through-wire, nose to tail"), "wirePresent",
+        [](const Design& d) { return d.wire.present; },
+        [](Design& d, bool on) { d.wire.present = on; });
+    auto* shelf = shelfPicker(
+        bench, "wireFromShelf", tr("Wire from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const ShelfEntry& e : bench.shelf.shelf().wires) {
+                names << QString::fromStdString(e.name);
+            }
+            return names;
+        },
+        [&bench](int index) {
+            const ShelfEntry& e = bench.shelf.shelf().wires[size_t(index)];
+            Design next = bench.design();
+            next.wire.present = true;
+            next.wire.wire_m = e.wire_m.value_or(next.wire.wire_m);
+            next.wire.density_kg_m3 = e.density_kg_m3.value_or(next.wire.density_kg_m3);
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Wire from the shelf"));
+        });
+    form->add(shelf);
+    form->quantity(tr("Wire"), "/through_wire/wire");
+    form->quantity(tr("Runs at height"), "/through_wire/z");
+    form->quantity(tr("Eyes, inside"), "/through_wire/eye_inner");
+    form->quantity(tr("Bends, inside radius"), "/through_wire/bend_radius");
+    form->quantity(tr("Wound behind each end"), "/through_wire/wrap");
+    form->tick(
+        tr("Eye at the nose"), "noseEye", [](const Design& d) { return d.wire.noseEye; },
+        [](Design& d, bool on) { d.wire.noseEye = on; });
+    form->tick(
+        tr("Eye at the tail"), "tailEye", [](const Design& d) { return d.wire.tailEye; },
+        [](Design& d, bool on) { d.wire.tailEye = on; });
+    form->quantity(tr("Slot sawn for it, wide"), "/through_wire/slot_width");
+    form->choice(
+        tr("Slot from"), "slotFrom", {tr("belly"), tr("back")},
+        [](const Design& d) { return d.wire.slotFromBack ? 1 : 0; },
+        [](Design& d, int i) { d.wire.slotFromBack = i == 1; });
+    form->quantity(tr("Slot filler"), "/through_wire/slot_filler_density");
+
+    std::vector<RecordColumn> columns;
+    columns.push_back(textColumn<WireDrop>(tr("Loop"), "name", dropAt, &WireDrop::name));
+    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
+    columns.push_back(flagColumn(tr("On the back"), "back", dropAt, &WireDrop::back));
+    columns.push_back(numberColumn(tr("Eye off the skin"), "stand_off", Quantity::Length));
+    auto* drops = new RecordTable(
+        bench, "drops", "/through_wire/drops",
+        [](const Design& d) { return int(d.wire.drops.size()); }, std::move(columns),
+        {{"addDrop", tr("Add a loop"), [&bench](int) { addDrop(bench); }, false},
+         {"removeDrop", tr("Remove"), [&bench](int row) {
+              Design next = bench.design();
+              next.wire.drops.erase(next.wire.drops.begin() + row);
+              bench.document.endGesture();
+              bench.document.submit(std::move(next), tr("Remove a loop"));
+          }}});
+    auto* list = new Form(bench, tr("Bend list"));
+    QLabel* text = list->readout({}, [&bench](const Results& r) { return bendList(bench, r); });
+    text->setObjectName("bendList");
+    text->setFont(type(Type::Small));
+    return formRow({form, drops, list}, {3, 4, 4});
+}
+
+}  // namespace wl

@@ -1,0 +1,116 @@
+#include <cmath>
+
+#include <QTabWidget>
+
+#include "app/kit/form.h"
+#include "app/kit/plain_label.h"
+#include "app/pages/pages.h"
+#include "app/pages/stock/making_sheet.h"
+#include "io/shelf.h"
+
+namespace wl {
+
+static QString tr(const char* text) {
+    return QCoreApplication::translate("StockPage", text);
+}
+
+QWidget* makeStockPage(Workbench& bench) {
+    auto stock = [](Design& d) -> Stock& { return d.pieces.front().stock; };
+
+    auto* density = new Form(bench, tr("Density"));
+    density->text(
+        tr("Stock"), "stockName", [](const Design& d) { return d.pieces.front().stock.material; },
+        [stock](Design& d, const std::string& s) { stock(d).material = s; });
+    auto names = [&bench] {
+        QStringList list{tr("choose…")};
+        for (const ShelfMaterial& m : bench.shelf.shelf().stock) {
+            list << QString::fromStdString(m.name);
+        }
+        return list;
+    };
+    auto* shelf = density->choice(
+        tr("From the shelf"), "stockShelf", names(), [](const Design&) { return 0; },
+        [stock, &bench](Design& d, int i) {
+            if (i > 0) {
+                const ShelfMaterial& m = bench.shelf.shelf().stock[size_t(i - 1)];
+                stock(d).material = m.name;
+                stock(d).shelfDensity_kg_m3 = m.density_kg_m3;
+                stock(d).shelfSpread = 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3;
+                stock(d).source = DensitySource::Shelf;
+            }
+        });
+    followShelf(bench, shelf, names);
+    shelf->setToolTip(tr("Typical values from handbooks, recalled. Weigh a block of your own."));
+    density->choice(
+        tr("Reckon with"), "densitySource",
+        {tr("the sample block"), tr("the shelf"), tr("the round blank"), tr("the resin mix")},
+        [](const Design& d) { return int(d.pieces.front().stock.source); },
+        [stock](Design& d, int i) { stock(d).source = DensitySource(i); });
+    density->quantity(tr("Shelf density"), "/pieces/0/stock/shelf_density");
+    density->quantity(tr("Shelf range ±"), "/pieces/0/stock/shelf_spread");
+    density->quantity(tr("Moisture ±"), "/pieces/0/stock/moisture_spread");
+    density->readout(tr("In force"), [&bench](const Results& r) {
+        const DensityEstimate& e = r.derived->shape->reckoning.density;
+        return tr("%1 ± %2").arg(bench.text(Quantity::Density, e.density_kg_m3, false),
+                                 bench.text(Quantity::Density, 2 * e.uncertainty_kg_m3));
+    });
+
+    auto* block = new Form(bench, tr("Sample block"));
+    block->quantity(tr("Length"), "/pieces/0/stock/sample/length");
+    block->quantity(tr("Width"), "/pieces/0/stock/sample/width");
+    block->quantity(tr("Height"), "/pieces/0/stock/sample/height");
+    block->quantity(tr("Mass"), "/pieces/0/stock/sample/mass");
+    block->quantity(tr("Calliper reads to ±"), "/pieces/0/stock/sample/calliper_error");
+    block->quantity(tr("Scale reads to ±"), "/pieces/0/stock/sample/scale_error");
+    auto* blockDensity = plainLabel();
+    blockDensity->setObjectName("sampleDensity");
+    auto showBlock = [&bench, blockDensity] {
+        const DensityEstimate e = densityFromSample(bench.design().pieces.front().stock.sample);
+        blockDensity->setText(
+            tr("The block: %1").arg(bench.text(Quantity::Density, e.density_kg_m3)));
+    };
+    QObject::connect(&bench.document, &Document::designChanged, blockDensity, showBlock);
+    showBlock();
+    block->add(blockDensity);
+
+    auto* weighed = new Form(bench, tr("Shaped body, before any hole"));
+    weighed->quantity(tr("Weighed"), "/pieces/0/stock/weighed_body");
+    weighed->quantity(tr("Shaped to the drawing ±"), "/pieces/0/stock/drawn_volume_error");
+    weighed->readout(tr("The drawing makes"), [&bench](const Results& r) {
+        const BodyReckoning& b = r.derived->shape->reckoning;
+        return tr("%1, %2").arg(bench.text(Quantity::Volume, b.drawnVolume_m3),
+                                bench.text(Quantity::Mass, b.drawnMass_kg));
+    });
+    weighed->readout(tr("The scale makes"), [&bench](const Results& r) {
+        const BodyReckoning& b = r.derived->shape->reckoning;
+        return b.weighedVolume_m3
+                   ? tr("%1, %2").arg(bench.text(Quantity::Volume, *b.weighedVolume_m3),
+                                      bench.text(Quantity::Mass, *b.weighedMass_kg))
+                   : tr("not weighed yet");
+    });
+    weighed->readout(tr("They differ by"), [&bench](const Results& r) {
+        const BodyReckoning& b = r.derived->shape->reckoning;
+        return b.weighedVolume_m3
+                   ? tr("%1 ± %2").arg(bench.text(Quantity::Fraction, b.disagreement),
+                                       bench.text(Quantity::Fraction, 2 * b.disagreementDoubt))
+                   : QStringLiteral("–");
+    });
+    weighed->choice(
+        tr("Trust"), "bodyTrust",
+        {tr("the drawing"), tr("the scale, for volume"), tr("the scale, for density")},
+        [](const Design& d) { return int(d.pieces.front().stock.trust); },
+        [stock](Design& d, int i) { stock(d).trust = BodyTrust(i); });
+    weighed->enableLastWhen(
+        [](const Design& d) { return d.pieces.front().stock.weighedBody_kg.has_value(); });
+    weighed->note(
+        tr("For volume: the density is right, the drawn breadth gives way. For density: the "
+           "drawing is right, the wood is lighter or heavier than thought."));
+    auto* tabs = new QTabWidget;
+    tabs->setObjectName("stockTabs");
+    tabs->setDocumentMode(true);
+    tabs->addTab(formRow({density, block, weighed}), tr("Density and weighing"));
+    tabs->addTab(makeMakingSheet(bench), tr("How it is made"));
+    return tabs;
+}
+
+}  // namespace wl

@@ -1,0 +1,176 @@
+#include "app/views/findings_panel.h"
+
+#include <QFrame>
+#include <QLabel>
+#include <QPushButton>
+#include <algorithm>
+
+#include "app/kit/plain_label.h"
+#include "app/kit/theme.h"
+
+namespace wl {
+namespace {
+
+// A button does not break its words by itself, and takes & for a key.
+QString broken(const QString& label, const QFontMetrics& metrics, int width) {
+    QStringList lines;
+    for (const QString& word : label.split(QLatin1Char(' '))) {
+        const QString longer = lines.isEmpty() ? word : lines.last() + QLatin1Char(' ') + word;
+        if (!lines.isEmpty() && metrics.horizontalAdvance(longer) <= width) {
+            lines.last() = longer;
+        } else {
+            lines << word;
+        }
+    }
+    return lines.join(QLatin1Char('\n')).replace(QLatin1Char('&'), QStringLiteral("&&"));
+}
+
+}  // namespace
+
+FindingsPanel::FindingsPanel(Workbench& bench, QWidget* parent)
+    : QWidget(parent), bench_(bench), title_(plainLabel()) {
+    setObjectName(QStringLiteral("findings"));
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(2);
+    title_->setFont(type(Type::Body, true));
+    title_->setContentsMargins(10, 6, 10, 2);
+    layout->addWidget(title_);
+    auto* area = new QScrollArea;
+    area->setWidgetResizable(true);
+    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    auto* body = new QWidget;
+    body->setObjectName(QStringLiteral("findingsBody"));
+    list_ = new QVBoxLayout(body);
+    list_->setContentsMargins(10, 2, 8, 8);
+    list_->setSpacing(8);
+    area->setWidget(body);
+    layout->addWidget(area, 1);
+    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &FindingsPanel::refresh);
+    connect(&bench_, &Workbench::benchChanged, this, [this] {
+        shown_.reset();
+        refresh();
+    });
+}
+
+QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
+    const Inks& c = inks();
+    auto* frame = new QWidget;
+    auto* layout = new QVBoxLayout(frame);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(3);
+    const bool note = finding.severity == Severity::Note;
+    const QString word = finding.severity == Severity::Error     ? tr("■ Stop")
+                         : finding.severity == Severity::Warning ? tr("▲ Mind")
+                                                                 : tr("● Note");
+    auto* text = new QLabel(QStringLiteral("<span style='color:%1'><b>%2</b></span> %3")
+                                .arg((note ? c.quiet : c.signal).name(), word,
+                                     sentence(finding, bench_.bench()).toHtmlEscaped()));
+    text->setWordWrap(true);
+    text->setTextFormat(Qt::RichText);
+    layout->addWidget(text);
+    auto addButton = [&](const QString& label, const QString& name) {
+        auto* button = new QPushButton;
+        button->setObjectName(name);
+        button->setAccessibleName(label);
+        layout->addWidget(button, 0, Qt::AlignLeft);
+        return button;
+    };
+    for (const ProposedEdit& edit : finding.edits) {
+        auto* button =
+            addButton(sentence(edit, bench_.bench()), QString::fromStdString("cure/" + edit.code));
+        connect(button, &QPushButton::clicked, this, [this, edit] {
+            if (const auto error =
+                    bench_.document.applyEdit(edit, sentence(edit, bench_.bench()))) {
+                bench_.say(sentence(*error, bench_.bench()));
+            }
+        });
+        const auto effect =
+            std::find_if(results.effects.begin(), results.effects.end(), [&](const EditEffect& e) {
+                return e.path == finding.path && e.edit == edit && e.known;
+            });
+        if (effect != results.effects.end()) {
+            QString then = tr("then spare %1, %2")
+                               .arg(bench_.text(Quantity::Fraction, effect->spare),
+                                    noseWords(effect->pitch_rad, bench_.bench()));
+            if (effect->depth_m) {
+                then += tr(", runs at %1").arg(bench_.text(Quantity::Distance, *effect->depth_m));
+            }
+            auto* label = plainLabel(then);
+            label->setFont(type(Type::Small));
+            label->setProperty("role", "quiet");
+            label->setWordWrap(true);
+            layout->addWidget(label);
+        }
+    }
+    if (!finding.path.empty()) {
+        auto* show = addButton(tr("Show the place"),
+                               QStringLiteral("show/") + QString::fromStdString(finding.code));
+        const QString path = QString::fromStdString(finding.path);
+        connect(show, &QPushButton::clicked, this, [this, path] { bench_.goTo(path); });
+    }
+    return frame;
+}
+
+void FindingsPanel::refresh() {
+    const ResultsPtr results = bench_.results();
+    if (!results) {
+        return;
+    }
+    // The quick result of a newer design lacks the tow's findings: keep the old list until the full
+    // one comes, so that the cards do not flicker under a drag.
+    if (shown_ && !results->error && !results->run) {
+        return;
+    }
+    if (shown_ && shown_->findings == results->findings && shown_->effects == results->effects &&
+        !shown_->error && !results->error) {
+        shown_ = results;
+        return;
+    }
+    shown_ = results;
+    while (QLayoutItem* item = list_->takeAt(0)) {
+        if (QWidget* widget = item->widget()) {
+            widget->hide();
+            widget->deleteLater();
+        }
+        delete item;
+    }
+    std::vector<Finding> findings = results->findings;
+    if (results->error) {
+        findings.insert(findings.begin(), {results->error->code,
+                                           Severity::Error,
+                                           results->error->path,
+                                           results->error->values,
+                                           results->error->words,
+                                           {}});
+    }
+    std::stable_sort(findings.begin(), findings.end(),
+                     [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
+    title_->setText(findings.empty() ? tr("Findings: none")
+                                     : tr("Findings: %1").arg(findings.size()));
+    if (findings.empty()) {
+        auto* calm = plainLabel(tr("Nothing stands against this bait."));
+        calm->setProperty("role", "quiet");
+        calm->setWordWrap(true);
+        list_->addWidget(calm);
+    }
+    for (const Finding& finding : findings) {
+        list_->addWidget(card(finding, *results));
+    }
+    list_->addStretch();
+    fitButtons();
+}
+
+void FindingsPanel::fitButtons() {
+    constexpr int kAround = 64;  // margins, the button's own edge, the scroll bar
+    for (auto* button : findChildren<QPushButton*>()) {
+        button->setText(broken(button->accessibleName(), button->fontMetrics(), width() - kAround));
+    }
+}
+
+void FindingsPanel::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    fitButtons();
+}
+
+}  // namespace wl

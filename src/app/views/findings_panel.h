@@ -1,0 +1,31 @@
+// What the program noticed: place, reason, and cures with what they would do.
+#pragma once
+
+#include <QLabel>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include "app/kit/workbench.h"
+
+namespace wl {
+
+class FindingsPanel : public QWidget {
+    Q_OBJECT
+  public:
+    explicit FindingsPanel(Workbench& bench, QWidget* parent = nullptr);
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
+
+  private:
+    void refresh();
+    void fitButtons();
+    QWidget* card(const Finding& finding, const Results& results);
+
+    Workbench& bench_;
+    QLabel* title_;
+    QVBoxLayout* list_;
+    ResultsPtr shown_;
+};
+
+}  // namespace wl

@@ -1,0 +1,170 @@
+#include "app/views/run_strip.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+#include "app/kit/theme.h"
+
+namespace wl {
+
+RunStrip::RunStrip(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+    setObjectName(QStringLiteral("runStrip"));
+    setAccessibleName(tr("Run strip: the retrieve from the side"));
+    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
+        const ResultsPtr results = bench_.results();
+        if (results && results->run) {
+            shown_ = results;
+            setAccessibleDescription(headline());
+        }
+        update();
+    });
+    connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&RunStrip::update));
+}
+
+QString RunStrip::headline() const {
+    if (!shown_) {
+        return tr("Reckoning the run…");
+    }
+    const Run& run = *shown_->run;
+    const Brief& b = shown_->design->brief;
+    auto depth = [this](double m) { return bench_.text(Quantity::Distance, m); };
+    if (!run.depthKnown) {
+        return run.path.end == RetrieveEnd::NoTrim ? tr("No steady swimming attitude at this speed")
+                                                   : tr("No depth can be given for this retrieve");
+    }
+    if (run.path.end == RetrieveEnd::StaysOnTop) {
+        return tr("Stays at the surface at %1")
+            .arg(bench_.text(Quantity::Speed, b.retrieveSpeed_m_s));
+    }
+    return tr("Deepest %1 (%2 to %3), %4 from the rod; wanted %5")
+        .arg(depth(run.path.maxDepth_m), depth(run.depthLow_m), depth(run.depthHigh_m),
+             depth(run.path.maxDepthFromRod_m), depth(b.wantedDepth_m));
+}
+
+void RunStrip::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const Inks& c = inks();
+    p.fillRect(rect(), c.sheet);
+    p.setFont(type(Type::Body, true));
+    p.setPen(c.ink);
+    p.drawText(QRectF(10, 2, width() - 20, 20), Qt::AlignLeft | Qt::AlignVCenter,
+               tr("Run strip") + QStringLiteral("   ") + headline());
+    if (!shown_) {
+        return;
+    }
+    const Brief& b = shown_->design->brief;
+    const Run& run = *shown_->run;
+    const double left = 56, right = 60, top = 26, bottom = 20;
+    const double most = std::max({b.waterDepth_m * 1.08, b.wantedDepth_m * 1.1,
+                                  std::min(run.depthHigh_m, 1.6 * b.waterDepth_m) * 1.05});
+    const double s = std::min((width() - left - right) / (b.castLength_m * 1.04),
+                              (height() - top - bottom) / (most + b.rodTipHeight_m));
+    // To scale both ways; the rod stands on the left.
+    const double x0 = left, surface = top + b.rodTipHeight_m * s;
+    const double x1 = std::min(double(width()) - right, x0 + b.castLength_m * 1.04 * s);
+    auto at = [&](double fromRod, double depth) {
+        return QPointF(x0 + fromRod * s, surface + depth * s);
+    };
+    const double bed = surface + b.waterDepth_m * s;
+    p.fillRect(QRectF(x0, surface, x1 - x0, std::min(bed, double(height())) - surface),
+               c.waterFill);
+
+    // Wanted depth as a hatched zone, a tenth either way.
+    const QRectF wanted(x0, surface + 0.9 * b.wantedDepth_m * s, x1 - x0,
+                        0.2 * b.wantedDepth_m * s);
+    p.setPen(Qt::NoPen);
+    p.setBrush(QBrush(c.target, Qt::SolidPattern));
+    p.drawRect(wanted);
+    p.setBrush(QBrush(c.water, Qt::BDiagPattern));
+    p.setOpacity(0.35);
+    p.drawRect(wanted);
+    p.setOpacity(1);
+
+    p.save();
+    p.setClipRect(QRectF(x0, 0, x1 - x0, height()));
+    if (run.depthKnown && run.path.points.size() > 2) {
+        const double low = run.path.maxDepth_m > 0 ? run.depthLow_m / run.path.maxDepth_m : 1;
+        const double high = run.path.maxDepth_m > 0 ? run.depthHigh_m / run.path.maxDepth_m : 1;
+        QPolygonF band, path;
+        for (const RetrievePoint& q : run.path.points) {
+            band << at(q.fromRod_m, q.depth_m * high);
+            path << at(q.fromRod_m, q.depth_m);
+        }
+        for (auto it = run.path.points.rbegin(); it != run.path.points.rend(); ++it) {
+            band << at(it->fromRod_m, it->depth_m * low);
+        }
+        QColor tint = c.ink;
+        tint.setAlpha(28);
+        p.setPen(Qt::NoPen);
+        p.setBrush(tint);
+        p.drawPolygon(band);
+        p.setPen(QPen(c.ink, 1.8));
+        p.setBrush(Qt::NoBrush);
+        p.drawPolyline(path);
+        const QPointF deepest = at(run.path.maxDepthFromRod_m, run.path.maxDepth_m);
+        p.setPen(QPen(c.signal, 1.6));
+        p.setBrush(c.sheet);
+        p.drawEllipse(deepest, 4, 4);
+        p.setPen(QPen(c.quiet, 1, Qt::DotLine));
+        p.drawLine(at(0, -b.rodTipHeight_m), deepest);
+    }
+    p.restore();
+
+    p.setPen(QPen(c.water, 1.4));
+    p.drawLine(QPointF(x0, surface), QPointF(x1, surface));
+    p.setPen(QPen(c.ink, 1.4));
+    p.drawLine(QPointF(x0, bed), QPointF(x1, bed));
+    p.setPen(QPen(c.quiet, 1));
+    for (int i = 0; x0 + 12 * i < x1 - 4; ++i) {
+        const double x = x0 + 12 * i;
+        p.drawLine(QPointF(x + 8, bed + 1), QPointF(x + 2, bed + 6));
+    }
+    p.setPen(QPen(c.ink, 2.2));
+    p.drawLine(at(0, -b.rodTipHeight_m), QPointF(x0 - 18, surface + 2));
+
+    p.setFont(type(Type::Small));
+    const double factsX = x1 + 64;
+    if (run.levelTrim && run.depthKnown && width() - factsX > 180) {
+        const QString facts[] = {
+            tr("swims with its nose at %1")
+                .arg(bench_.text(Quantity::Angle, run.levelTrim->pitch_rad)),
+            tr("pulls %1 on the line").arg(bench_.text(Quantity::Force, run.levelTrim->tension_N)),
+            tr("near its deepest for %1 of the way")
+                .arg(bench_.text(Quantity::Fraction, run.path.shareNearDeepest)),
+            tr("trolled on the same line: %1")
+                .arg(bench_.text(Quantity::Distance, run.trolledDepth_m))};
+        p.setPen(c.ink);
+        double y = top + 8;
+        for (const QString& fact : facts) {
+            p.drawText(QRectF(factsX, y, width() - factsX - 8, 20),
+                       Qt::AlignLeft | Qt::AlignVCenter, fact);
+            y += 22;
+        }
+    }
+    p.setPen(c.quiet);
+    const double label = x1 + 4;
+    p.drawText(QRectF(label, bed - 9, right, 18), Qt::AlignLeft | Qt::AlignVCenter,
+               bench_.text(Quantity::Distance, b.waterDepth_m));
+    const double wantedY = surface + b.wantedDepth_m * s;
+    if (std::abs(wantedY - bed) > 14) {
+        p.setPen(c.water);
+        p.drawText(QRectF(label, wantedY - 9, right, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                   tr("wanted"));
+    }
+    p.setPen(c.quiet);
+    p.drawText(QRectF(2, surface - 9, left - 22, 18), Qt::AlignRight | Qt::AlignVCenter, tr("rod"));
+    const bool metric = bench_.bench().isMetric();
+    const double unit = metric ? 1.0 : kFoot;
+    const int every = b.castLength_m / unit > 60 ? 20 : b.castLength_m / unit > 15 ? 5 : 1;
+    for (int tick = every; tick * unit <= b.castLength_m + 1e-9; tick += every) {
+        const double x = x0 + tick * unit * s;
+        p.drawLine(QPointF(x, surface - 3), QPointF(x, surface + 3));
+        if (surface - 16 > top - 6) {
+            p.drawText(QRectF(x - 30, surface - 19, 60, 14), Qt::AlignCenter,
+                       QStringLiteral("%1 %2").arg(tick).arg(metric ? "m" : "ft"));
+        }
+    }
+}
+
+}  // namespace wl

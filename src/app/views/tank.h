@@ -1,0 +1,84 @@
+// The tank: the bait in water at the attitude it will really take, with the handles of the step.
+#pragma once
+
+#include <QImage>
+#include <QVariantAnimation>
+#include <QWidget>
+
+#include "app/views/place_marks.h"
+#include "app/views/tank_handles.h"
+
+namespace wl {
+
+/// Cutaway of the bait to scale with waterline, ruler, centres and the arm between them. Handles
+/// are dragged with the mouse, or chosen with Tab-less keys ([ and ]) and moved with the arrows
+/// (Shift: ten steps); each shows its value while it moves and snaps to bench steps.
+class Tank : public QWidget {
+    Q_OBJECT
+  public:
+    explicit Tank(Workbench& bench, QWidget* parent = nullptr);
+
+    void setStep(Step step);
+    void setView(TankView view);
+    TankView view() const { return view_; }
+    /// Each piece let go by itself instead of the bait as assembled (side view, several pieces).
+    void setApart(bool apart);
+    bool showsApart() const;
+
+    /// Handles on show, and where one is drawn (for tests and help).
+    std::vector<TankHandle> handles() const;
+    QPointF handlePosition(int index) const;
+    /// Places on paper of the findings that have one (clashes, thin walls).
+    std::vector<QPointF> marks() const;
+
+    QSize minimumSizeHint() const override { return {320, 180}; }
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+  private:
+    static constexpr int kRulerHeight = 20;
+    static constexpr int kCaptionHeight = 22;
+    struct Pose {
+        Eigen::Vector3d up = Eigen::Vector3d::UnitZ();
+        double offset_m = 0.0;  ///< of the water surface along up
+    };
+    Pose wantedPose() const;
+    void takeResults();
+    void updateFrame();
+    QPointF toPaper(const Eigen::Vector3d& place) const;
+    Eigen::Vector3d fromPaper(const QPointF& at, const Eigen::Vector3d& like) const;
+    void moveHandle(int index, const Eigen::Vector3d& to);
+    void setHandle(const TankHandle& handle, const std::vector<double>& values);
+    void paintWater(QPainter& painter) const;
+    void paintRuler(QPainter& painter) const;
+    void paintTrace(QPainter& painter) const;
+    void paintApart(QPainter& painter) const;
+    void paintLinked(QPainter& painter) const;
+    void paintCentres(QPainter& painter) const;
+    void paintHandles(QPainter& painter) const;
+    QString summary() const;
+
+    Workbench& bench_;
+    Step step_ = Step::Brief;
+    TankView view_ = TankView::Side;
+    bool apart_ = false;
+    ResultsPtr shown_;  ///< last results with a bait to draw
+    Pose pose_, poseFrom_;
+    QVariantAnimation settle_;
+    double pixelsPerMetre_ = 5000;
+    QPointF origin_;  ///< paper place of the body origin's foot
+    double waterlineY_ = 0;
+    int dragged_ = -1;
+    int chosen_ = -1;
+    int hovered_ = -1;
+    PlaceMarks placeMarks_{*this};
+    QImage picture_;  ///< traced, decoded once
+    Trace pictureOf_;
+};
+
+}  // namespace wl
