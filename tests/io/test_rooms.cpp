@@ -10,17 +10,17 @@ namespace {
 
 // In the order they stand in docs/ARCHITECTURE.md.
 const std::vector<std::string> kRooms{
-    "core/base",   "core/model",   "core/design", "core/geometry", "core/shape",   "core/joint",
-    "core/make",   "core/hydro",   "core/hull",   "core/placed",   "core/mass",    "core/motion",
-    "core/rest",   "core/reckon",  "core/clearance", "core/tank",  "core/rules",   "core/plan",
-    "core/school", "text",         "io",          "session",       "shelf",        "scale",
-    "sheet",       "app/kit",      "app/views",   "app/dialogs",   "app/pages",    "app/frame",
+    "core/base",  "core/model",  "core/design", "core/geometry", "core/shape",
+    "core/joint", "core/make",   "core/hydro",  "core/hull",     "core/placed",
+    "core/mass",  "core/motion", "core/rest",   "core/reckon",   "core/clearance",
+    "core/tank",  "core/rules",  "core/plan",   "core/school",   "text",
+    "io",         "session",     "shelf",       "scale",         "sheet",
+    "app/kit",    "app/views",   "app/dialogs", "app/pages",     "app/frame",
     "cli"};
 
 size_t roomOf(const std::string& path) {
-    const auto room = std::find_if(kRooms.begin(), kRooms.end(), [&](const std::string& r) {
-        return path.starts_with(r + "/");
-    });
+    const auto room = std::find_if(kRooms.begin(), kRooms.end(),
+                                   [&](const std::string& r) { return path.starts_with(r + "/"); });
     return size_t(room - kRooms.begin());
 }
 
@@ -28,7 +28,8 @@ size_t roomOf(const std::string& path) {
 
 TEST_CASE("every source stands in a room, and includes nothing of a later one") {
     const std::filesystem::path root = WL_SOURCE_DIR "/src";
-    const std::regex include("#include \"((?:core|text|io|session|shelf|scale|sheet|app|cli)/[^\"]+)\"");
+    const std::regex include(
+        "#include \"((?:core|text|io|session|shelf|scale|sheet|app|cli)/[^\"]+)\"");
     int arrows = 0;
     for (const auto& entry : std::filesystem::recursive_directory_iterator(root)) {
         const std::string ending = entry.path().extension().string();

@@ -1,7 +1,7 @@
 #include <QDate>
 
 #include "app/kit/form.h"
-#include "app/kit/record_table.h"
+#include "app/kit/record_columns.h"
 #include "app/pages/pages.h"
 
 namespace wl {
@@ -38,98 +38,52 @@ void addTest(Workbench& bench, LogKind kind) {
 // Number of a measured column with the predicted one after it.
 RecordColumn predicted(Workbench& bench, const QString& title, Quantity q,
                        std::optional<double> LogEntry::*value) {
-    return {RecordColumn::Kind::Text,
-            title,
-            "",
-            q,
-            {},
-            {},
-            {},
-            [&bench, q, value](const Results& r, int row) {
-                const auto& v = r.design->log[size_t(row)].*value;
-                return v ? bench.text(q, *v, false) : QStringLiteral("–");
-            }};
+    return derivedColumn(title, q, [&bench, q, value](const Results& r, int row) {
+        const auto& v = r.design->log[size_t(row)].*value;
+        return v ? bench.text(q, *v, false) : QStringLiteral("–");
+    });
+}
+
+LogEntry& entryAt(Design& d, int r) {
+    return d.log[size_t(r)];
 }
 
 }  // namespace
 
 QWidget* makeWaterLogPage(Workbench& bench) {
-    using Kind = RecordColumn::Kind;
-    auto number = [](const QString& title, const char* field, Quantity q) {
-        return RecordColumn{Kind::Number, title, field, q, {}, {}, {}, {}};
-    };
     std::vector<RecordColumn> c;
+    c.push_back(textColumn<LogEntry>(tr("Date"), "date", entryAt, &LogEntry::date));
+    c.back().write = [](Design& d, int r, const QString& t) {
+        entryAt(d, r).date = t.left(20).toStdString();
+    };
     c.push_back(
-        {Kind::Text,
-         tr("Date"),
-         "date",
-         Quantity::Number,
-         [](const Design& d, int r) { return QString::fromStdString(d.log[size_t(r)].date); },
-         [](Design& d, int r, const QString& t) {
-             d.log[size_t(r)].date = t.left(20).toStdString();
-         },
-         {},
-         {}});
-    c.push_back({Kind::Choice,
-                 tr("Where"),
-                 "kind",
-                 Quantity::Number,
-                 [](const Design& d, int r) {
-                     return d.log[size_t(r)].kind == LogKind::Tank ? tr("tank") : tr("water");
-                 },
-                 [](Design& d, int r, const QString& t) {
-                     d.log[size_t(r)].kind = t == tr("water") ? LogKind::Water : LogKind::Tank;
-                 },
-                 [](const Design&) {
-                     return QStringList{tr("tank"), tr("water")};
-                 },
-                 {}});
-    c.push_back(number(tr("Mass"), "mass", Quantity::Mass));
+        choiceColumn(tr("Where"), "kind", entryAt, &LogEntry::kind, {tr("tank"), tr("water")}));
+    c.push_back(numberColumn(tr("Mass"), "mass", Quantity::Mass));
     c.push_back(predicted(bench, tr("foretold"), Quantity::Mass, &LogEntry::predictedMass_kg));
-    c.push_back(number(tr("Nose angle"), "pitch", Quantity::Angle));
+    c.push_back(numberColumn(tr("Nose angle"), "pitch", Quantity::Angle));
     c.push_back(predicted(bench, tr("foretold"), Quantity::Angle, &LogEntry::predictedPitch_rad));
-    c.push_back(number(tr("Back showing"), "showing", Quantity::Length));
+    c.push_back(numberColumn(tr("Back showing"), "showing", Quantity::Length));
     c.push_back(predicted(bench, tr("foretold"), Quantity::Length, &LogEntry::predictedShowing_m));
-    c.push_back(number(tr("Sank over"), "sink_height", Quantity::Distance));
-    c.push_back(number(tr("in"), "sink_time", Quantity::Time));
-    c.push_back({Kind::Text,
-                 tr("sink speed"),
-                 "",
-                 Quantity::Speed,
-                 {},
-                 {},
-                 {},
-                 [&bench](const Results& r, int row) {
-                     const LogEntry& e = r.design->log[size_t(row)];
-                     return e.sinkHeight_m && e.sinkTime_s
-                                ? bench.text(Quantity::Speed, *e.sinkHeight_m / *e.sinkTime_s,
-                                             false)
-                                : QStringLiteral("–");
-                 }});
-    c.push_back(predicted(bench, tr("foretold"), Quantity::Speed, &LogEntry::predictedSink_m_s));
-    c.push_back(number(tr("Ran at"), "depth", Quantity::Distance));
-    c.push_back(predicted(bench, tr("foretold"), Quantity::Distance, &LogEntry::predictedDepth_m));
+    c.push_back(numberColumn(tr("Sank over"), "sink_height", Quantity::Distance));
+    c.push_back(numberColumn(tr("in"), "sink_time", Quantity::Time));
     c.push_back(
-        {Kind::Text,
-         tr("Remarks"),
-         "remarks",
-         Quantity::Number,
-         [](const Design& d, int r) { return QString::fromStdString(d.log[size_t(r)].remarks); },
-         [](Design& d, int r, const QString& t) { d.log[size_t(r)].remarks = t.toStdString(); },
-         {},
-         {}});
-    auto* table = new RecordTable(bench, "waterLog", "/log",
-                                  [](const Design& d) { return int(d.log.size()); }, std::move(c),
-                                  {{"addTankTest", tr("Log a tank test"),
-                                    [&bench](int) { addTest(bench, LogKind::Tank); }, false},
-                                   {"addWaterTest", tr("Log a run in the water"),
-                                    [&bench](int) { addTest(bench, LogKind::Water); }, false},
-                                   {"removeTest", tr("Remove"), [&bench](int row) {
-                                        Design next = bench.design();
-                                        next.log.erase(next.log.begin() + row);
-                                        bench.document.endGesture();
-                                        bench.document.submit(std::move(next), tr("Remove a test"));
-                                    }}});
+        derivedColumn(tr("sink speed"), Quantity::Speed, [&bench](const Results& r, int row) {
+            const LogEntry& e = r.design->log[size_t(row)];
+            return e.sinkHeight_m && e.sinkTime_s
+                       ? bench.text(Quantity::Speed, *e.sinkHeight_m / *e.sinkTime_s, false)
+                       : QStringLiteral("–");
+        }));
+    c.push_back(predicted(bench, tr("foretold"), Quantity::Speed, &LogEntry::predictedSink_m_s));
+    c.push_back(numberColumn(tr("Ran at"), "depth", Quantity::Distance));
+    c.push_back(predicted(bench, tr("foretold"), Quantity::Distance, &LogEntry::predictedDepth_m));
+    c.push_back(textColumn<LogEntry>(tr("Remarks"), "remarks", entryAt, &LogEntry::remarks));
+    auto* table = new RecordTable(
+        bench, "waterLog", "/log", [](const Design& d) { return int(d.log.size()); }, std::move(c),
+        {{"addTankTest", tr("Log a tank test"), [&bench](int) { addTest(bench, LogKind::Tank); },
+          false},
+         {"addWaterTest", tr("Log a run in the water"),
+          [&bench](int) { addTest(bench, LogKind::Water); }, false},
+         removeAction(bench, "removeTest", tr("Remove a test"), &Design::log)});
     return formRow({table});
 }
 

@@ -106,41 +106,15 @@ void useRodOrFiller(Workbench& bench, int row, int index) {
     bench.document.submit(std::move(next), name);
 }
 
-RecordColumn number(const QString& title, const char* field, Quantity q) {
-    return {RecordColumn::Kind::Number, title, field, q, {}, {}, {}, {}};
-}
-
 RecordTable* boreTable(Workbench& bench) {
-    using Kind = RecordColumn::Kind;
     std::vector<RecordColumn> columns;
+    columns.push_back(textColumn<Bore>(tr("Bore"), "name", boreAt, &Bore::name));
     columns.push_back(
-        {Kind::Text,
-         tr("Bore"),
-         "name",
-         Quantity::Number,
-         [](const Design& d, int r) { return QString::fromStdString(d.bores[size_t(r)].name); },
-         [](Design& d, int r, const QString& t) { d.bores[size_t(r)].name = t.toStdString(); },
-         {},
-         {}});
-    columns.push_back(
-        {Kind::Choice,
-         tr("From"),
-         "from",
-         Quantity::Number,
-         [](const Design& d, int r) {
-             return d.bores[size_t(r)].from == BoreFrom::Belly ? tr("belly") : tr("back");
-         },
-         [](Design& d, int r, const QString& t) {
-             d.bores[size_t(r)].from = t == tr("back") ? BoreFrom::Back : BoreFrom::Belly;
-         },
-         [](const Design&) {
-             return QStringList{tr("belly"), tr("back")};
-         },
-         {}});
-    columns.push_back(number(tr("Place"), "x", Quantity::Length));
-    columns.push_back(number(tr("Diameter"), "diameter", Quantity::Length));
-    columns.push_back(number(tr("Depth"), "depth", Quantity::Length));
-    columns.push_back({Kind::Choice,
+        choiceColumn(tr("From"), "from", boreAt, &Bore::from, {tr("belly"), tr("back")}));
+    columns.push_back(numberColumn(tr("Place"), "x", Quantity::Length));
+    columns.push_back(numberColumn(tr("Diameter"), "diameter", Quantity::Length));
+    columns.push_back(numberColumn(tr("Depth"), "depth", Quantity::Length));
+    columns.push_back({RecordColumn::Kind::Choice,
                        tr("Plug of"),
                        "plug_material",
                        Quantity::Number,
@@ -159,53 +133,32 @@ RecordTable* boreTable(Workbench& bench) {
                        {}});
     columns.push_back(choiceColumn(tr("Lead"), "lead", boreAt, &Bore::lead,
                                    {tr("plug"), tr("poured in"), tr("pieces")}));
-    columns.push_back(number(tr("Plug long"), "plug_length", Quantity::Length));
+    columns.push_back(numberColumn(tr("Plug long"), "plug_length", Quantity::Length));
     columns.back().applies = [](const Design& d, int r) {
         return d.bores[size_t(r)].lead != BoreLead::Pieces;
     };
+    columns.push_back(derivedColumn(tr("Pieces"), Quantity::Number, [](const Results& r, int row) {
+        return piecesIn(r.design->bores[size_t(row)]);
+    }));
     columns.push_back(
-        {Kind::Text, tr("Pieces"), "", Quantity::Number, {}, {}, {}, [](const Results& r, int row) {
-             return piecesIn(r.design->bores[size_t(row)]);
-         }});
-    columns.push_back({Kind::Text,
-                       tr("Lead mass"),
-                       "",
-                       Quantity::Mass,
-                       {},
-                       {},
-                       {},
-                       [&bench](const Results& r, int row) {
-                           return bench.text(Quantity::Mass,
-                                             r.derived->mass->bores[size_t(row)].leadMass_kg,
-                                             false);
-                       }});
-    columns.push_back({Kind::Text,
-                       tr("Wall left"),
-                       "",
-                       Quantity::Length,
-                       {},
-                       {},
-                       {},
-                       [&bench](const Results& r, int row) {
-                           const BoreGeometry& g = r.derived->mass->bores[size_t(row)];
-                           return bench.text(Quantity::Length,
-                                             std::min(g.wallBeyond_m, g.wallBeside_m), false);
-                       }});
-    columns.push_back(number(tr("Off centre"), "y", Quantity::Length));
-    columns.push_back(number(tr("Lean aft"), "lean", Quantity::Angle));
-    columns.push_back(number(tr("Filler"), "filler_density", Quantity::Density));
-    columns.push_back(number(tr("Plug density"), "plug_density", Quantity::Density));
+        derivedColumn(tr("Lead mass"), Quantity::Mass, [&bench](const Results& r, int row) {
+            return bench.text(Quantity::Mass, r.derived->mass->bores[size_t(row)].leadMass_kg,
+                              false);
+        }));
+    columns.push_back(
+        derivedColumn(tr("Wall left"), Quantity::Length, [&bench](const Results& r, int row) {
+            const BoreGeometry& g = r.derived->mass->bores[size_t(row)];
+            return bench.text(Quantity::Length, std::min(g.wallBeyond_m, g.wallBeside_m), false);
+        }));
+    columns.push_back(numberColumn(tr("Off centre"), "y", Quantity::Length));
+    columns.push_back(numberColumn(tr("Lean aft"), "lean", Quantity::Angle));
+    columns.push_back(numberColumn(tr("Filler"), "filler_density", Quantity::Density));
+    columns.push_back(numberColumn(tr("Plug density"), "plug_density", Quantity::Density));
     auto* table =
         new RecordTable(bench, "bores", "/bores",
                         [](const Design& d) { return int(d.bores.size()); }, std::move(columns),
                         {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
-                         {"removeBore", tr("Remove"),
-                          [&bench](int row) {
-                              Design next = bench.design();
-                              next.bores.erase(next.bores.begin() + row);
-                              bench.document.endGesture();
-                              bench.document.submit(std::move(next), tr("Remove a bore"));
-                          }},
+                         removeAction(bench, "removeBore", tr("Remove a bore"), &Design::bores),
                          {"emptyBore", tr("Empty it"), [&bench](int row) {
                               Design next = bench.design();
                               next.bores[size_t(row)].pieces.clear();
@@ -250,75 +203,47 @@ Coat& coatAt(Design& d, int r) {
 }
 
 RecordTable* coatTable(Workbench& bench) {
-    using Kind = RecordColumn::Kind;
-    static const QStringList kinds{tr("sealer"), tr("paint"), tr("clear")};
     std::vector<RecordColumn> columns;
-    columns.push_back(
-        {Kind::Text,
-         tr("Coat"),
-         "name",
-         Quantity::Number,
-         [](const Design& d, int r) { return QString::fromStdString(d.coats[size_t(r)].name); },
-         [](Design& d, int r, const QString& t) { d.coats[size_t(r)].name = t.toStdString(); },
-         {},
-         {}});
-    columns.push_back({Kind::Choice,
-                       tr("Kind"),
-                       "kind",
-                       Quantity::Number,
-                       [](const Design& d, int r) { return kinds[int(d.coats[size_t(r)].kind)]; },
-                       [](Design& d, int r, const QString& t) {
-                           d.coats[size_t(r)].kind = CoatKind(std::max(0, int(kinds.indexOf(t))));
-                       },
-                       [](const Design&) { return kinds; },
-                       {}});
-    columns.push_back(number(tr("One coat"), "thickness", Quantity::Thickness));
-    columns.push_back(number(tr("Coats"), "count", Quantity::Number));
-    columns.push_back(number(tr("Density"), "density", Quantity::Density));
+    columns.push_back(textColumn<Coat>(tr("Coat"), "name", coatAt, &Coat::name));
+    columns.push_back(choiceColumn(tr("Kind"), "kind", coatAt, &Coat::kind,
+                                   {tr("sealer"), tr("paint"), tr("clear")}));
+    columns.push_back(numberColumn(tr("One coat"), "thickness", Quantity::Thickness));
+    columns.push_back(numberColumn(tr("Coats"), "count", Quantity::Number));
+    columns.push_back(numberColumn(tr("Density"), "density", Quantity::Density));
     columns.push_back(choiceColumn(tr("Thicker on"), "thicker_on", coatAt, &Coat::thickerOn,
                                    {tr("no side"), tr("belly"), tr("back"), tr("port"),
                                     tr("starboard"), tr("nose"), tr("tail")}));
-    columns.push_back(number(tr("by"), "thicker_by", Quantity::Fraction));
+    columns.push_back(numberColumn(tr("by"), "thicker_by", Quantity::Fraction));
     columns.back().applies = [](const Design& d, int r) {
         return d.coats[size_t(r)].thickerOn != ThickerOn::Nowhere;
     };
-    columns.push_back({Kind::Text,
-                       tr("Mass"),
-                       "",
-                       Quantity::Mass,
-                       {},
-                       {},
-                       {},
-                       [&bench](const Results& r, int row) {
-                           const std::string path = "/coats/" + std::to_string(row);
-                           double all = 0;
-                           for (const MassItem& item : r.derived->mass->items) {
-                               all += item.path == path ? item.mass_kg : 0;
-                           }
-                           return bench.text(Quantity::Mass, all, false);
-                       }});
-    return new RecordTable(bench, "coats", "/coats",
-                           [](const Design& d) { return int(d.coats.size()); }, std::move(columns),
-                           {{"addCoat", tr("Add a coat"),
-                             [&bench](int) {
-                                 Design next = bench.design();
-                                 const size_t kind = std::min<size_t>(next.coats.size(), 2);
-                                 for (const auto& row : bench.shelf.shelf().coats) {
-                                     if (size_t(row.item.kind) == kind) {
-                                         next.coats.push_back(row.item);
-                                         break;
-                                     }
-                                 }
-                                 bench.document.endGesture();
-                                 bench.document.submit(std::move(next), tr("Add a coat"));
-                             },
-                             false},
-                            {"removeCoat", tr("Remove"), [&bench](int row) {
-                                 Design next = bench.design();
-                                 next.coats.erase(next.coats.begin() + row);
-                                 bench.document.endGesture();
-                                 bench.document.submit(std::move(next), tr("Remove a coat"));
-                             }}});
+    columns.push_back(
+        derivedColumn(tr("Mass"), Quantity::Mass, [&bench](const Results& r, int row) {
+            const std::string path = "/coats/" + std::to_string(row);
+            double all = 0;
+            for (const MassItem& item : r.derived->mass->items) {
+                all += item.path == path ? item.mass_kg : 0;
+            }
+            return bench.text(Quantity::Mass, all, false);
+        }));
+    return new RecordTable(
+        bench, "coats", "/coats", [](const Design& d) { return int(d.coats.size()); },
+        std::move(columns),
+        {{"addCoat", tr("Add a coat"),
+          [&bench](int) {
+              Design next = bench.design();
+              const size_t kind = std::min<size_t>(next.coats.size(), 2);
+              for (const auto& row : bench.shelf.shelf().coats) {
+                  if (size_t(row.item.kind) == kind) {
+                      next.coats.push_back(row.item);
+                      break;
+                  }
+              }
+              bench.document.endGesture();
+              bench.document.submit(std::move(next), tr("Add a coat"));
+          },
+          false},
+         removeAction(bench, "removeCoat", tr("Remove a coat"), &Design::coats)});
 }
 
 }  // namespace

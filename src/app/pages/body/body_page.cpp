@@ -4,7 +4,7 @@
 
 #include "app/kit/form.h"
 #include "app/kit/plot.h"
-#include "app/kit/record_table.h"
+#include "app/kit/record_columns.h"
 #include "app/pages/body/shape_tools.h"
 #include "app/pages/pages.h"
 #include "core/shape/edit_body.h"
@@ -198,15 +198,12 @@ Form* faceForm(Workbench& bench, bool nose) {
 }  // namespace
 
 QWidget* makeBodyPage(Workbench& bench) {
-    auto number = [](const QString& title, const char* field, Quantity q = Quantity::Length) {
-        return RecordColumn{RecordColumn::Kind::Number, title, field, q, {}, {}, {}, {}};
-    };
     std::vector<RecordColumn> columns{
-        number(tr("Place"), "position"),
-        number(tr("Back"), "back"),
-        number(tr("Belly"), "belly"),
-        number(tr("Half-width"), "half_width"),
-        number(tr("Widest at"), "widest"),
+        numberColumn(tr("Place"), "position", Quantity::Length),
+        numberColumn(tr("Back"), "back", Quantity::Length),
+        numberColumn(tr("Belly"), "belly", Quantity::Length),
+        numberColumn(tr("Half-width"), "half_width", Quantity::Length),
+        numberColumn(tr("Widest at"), "widest", Quantity::Length),
         RecordColumn{RecordColumn::Kind::Choice,
                      tr("Section"),
                      "section",
@@ -221,8 +218,8 @@ QWidget* makeBodyPage(Workbench& bench) {
                      },
                      [](const Design&) { return familyNames(); },
                      {}},
-        number(tr("Full above"), "fullness_above", Quantity::Number),
-        number(tr("Full below"), "fullness_below", Quantity::Number),
+        numberColumn(tr("Full above"), "fullness_above", Quantity::Number),
+        numberColumn(tr("Full below"), "fullness_below", Quantity::Number),
     };
     auto* table = new RecordTable(
         bench, "stations", "/body/stations",

@@ -81,9 +81,6 @@ void addFromShelf(Workbench& bench, int index) {
 
 QWidget* makeFittingsPage(Workbench& bench) {
     using Kind = RecordColumn::Kind;
-    auto number = [](const QString& title, const char* field, Quantity q) {
-        return RecordColumn{Kind::Number, title, field, q, {}, {}, {}, {}};
-    };
     std::vector<RecordColumn> columns;
     columns.push_back(
         {Kind::Text,
@@ -116,17 +113,7 @@ QWidget* makeFittingsPage(Workbench& bench) {
          },
          {},
          {}});
-    columns.push_back(
-        {Kind::Choice,
-         tr("Kind"),
-         "kind",
-         Quantity::Number,
-         [](const Design& d, int r) { return kindNames()[int(d.fittings[size_t(r)].kind)]; },
-         [](Design& d, int r, const QString& t) {
-             d.fittings[size_t(r)].kind = FittingKind(std::max(0, int(kindNames().indexOf(t))));
-         },
-         [](const Design&) { return kindNames(); },
-         {}});
+    columns.push_back(choiceColumn(tr("Kind"), "kind", fittingAt, &Fitting::kind, kindNames()));
     columns.push_back({Kind::Choice,
                        tr("Hangs from"),
                        "hangs_from",
@@ -157,54 +144,44 @@ QWidget* makeFittingsPage(Workbench& bench) {
                            return eyes;
                        },
                        {}});
-    columns.push_back(number(tr("Weighed"), "weighed_mass", Quantity::Mass));
-    columns.push_back(number(tr("Typical"), "typical_mass", Quantity::Mass));
-    columns.push_back(number(tr("Aft"), "x", Quantity::Length));
-    columns.push_back(number(tr("Port"), "y", Quantity::Length));
-    columns.push_back(number(tr("Up"), "z", Quantity::Length));
+    columns.push_back(numberColumn(tr("Weighed"), "weighed_mass", Quantity::Mass));
+    columns.push_back(numberColumn(tr("Typical"), "typical_mass", Quantity::Mass));
+    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
+    columns.push_back(numberColumn(tr("Port"), "y", Quantity::Length));
+    columns.push_back(numberColumn(tr("Up"), "z", Quantity::Length));
     for (size_t i = columns.size() - 3; i < columns.size(); ++i) {
         columns[i].applies = [](const Design& d, int r) {
             return d.fittings[size_t(r)].hangsFrom.empty();
         };
     }
-    columns.push_back(
-        {Kind::Flag,
-         tr("Pair"),
-         "mirrored",
-         Quantity::Number,
-         [](const Design& d, int r) { return QString(d.fittings[size_t(r)].mirrored ? "1" : "0"); },
-         [](Design& d, int r, const QString& t) {
-             d.fittings[size_t(r)].mirrored = t == QLatin1String("1");
-         },
-         {},
-         {}});
-    columns.push_back(number(tr("Sunk in"), "sunk", Quantity::Fraction));
+    columns.push_back(flagColumn(tr("Pair"), "mirrored", fittingAt, &Fitting::mirrored));
+    columns.push_back(numberColumn(tr("Sunk in"), "sunk", Quantity::Fraction));
     columns.back().applies = [](const Design& d, int r) {
         return !swings(d.fittings[size_t(r)].kind);
     };
-    columns.push_back(number(tr("Size"), "size", Quantity::Length));
-    columns.push_back(number(tr("Wire"), "wire", Quantity::Thickness));
+    columns.push_back(numberColumn(tr("Size"), "size", Quantity::Length));
+    columns.push_back(numberColumn(tr("Wire"), "wire", Quantity::Thickness));
     const auto wireForm = [](const Design& d, int r) {
         return isWireForm(d.fittings[size_t(r)].kind);
     };
     columns.push_back(flagColumn(tr("By wire"), "from_wire", fittingAt, &Fitting::fromWire));
     columns.back().applies = wireForm;
-    columns.push_back(number(tr("Stem"), "stem", Quantity::Length));
+    columns.push_back(numberColumn(tr("Stem"), "stem", Quantity::Length));
     columns.back().applies = wireForm;
-    columns.push_back(number(tr("Twists"), "twists", Quantity::Number));
+    columns.push_back(numberColumn(tr("Twists"), "twists", Quantity::Number));
     columns.back().applies = [](const Design& d, int r) {
         return d.fittings[size_t(r)].kind == FittingKind::TwistedEye;
     };
-    columns.push_back(number(tr("Legs apart"), "leg_gap", Quantity::Length));
+    columns.push_back(numberColumn(tr("Legs apart"), "leg_gap", Quantity::Length));
     columns.back().applies = [](const Design& d, int r) {
         return d.fittings[size_t(r)].kind == FittingKind::Clip;
     };
     columns.push_back(choiceColumn(tr("Goes in from"), "stem_from", fittingAt, &Fitting::stemFrom,
                                    {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")}));
     columns.back().applies = wireForm;
-    columns.push_back(number(tr("Stem leans"), "stem_lean", Quantity::Angle));
+    columns.push_back(numberColumn(tr("Stem leans"), "stem_lean", Quantity::Angle));
     columns.back().applies = wireForm;
-    columns.push_back(number(tr("Points span"), "span", Quantity::Length));
+    columns.push_back(numberColumn(tr("Points span"), "span", Quantity::Length));
     columns.back().applies = [](const Design& d, int r) {
         return isHook(d.fittings[size_t(r)].kind);
     };
@@ -212,8 +189,8 @@ QWidget* makeFittingsPage(Workbench& bench) {
     columns.back().applies = [](const Design& d, int r) {
         return isHook(d.fittings[size_t(r)].kind);
     };
-    columns.push_back(number(tr("Density"), "density", Quantity::Density));
-    columns.push_back(number(tr("Fin area"), "area", Quantity::Area));
+    columns.push_back(numberColumn(tr("Density"), "density", Quantity::Density));
+    columns.push_back(numberColumn(tr("Fin area"), "area", Quantity::Area));
     columns.back().applies = [](const Design& d, int r) {
         const FittingKind kind = d.fittings[size_t(r)].kind;
         return kind == FittingKind::SheetFin || kind == FittingKind::BristleTail ||
@@ -222,12 +199,8 @@ QWidget* makeFittingsPage(Workbench& bench) {
 
     auto* table = new RecordTable(
         bench, "fittings", "/fittings", [](const Design& d) { return int(d.fittings.size()); },
-        std::move(columns), {{"removeFitting", tr("Remove"), [&bench](int row) {
-                                  Design next = bench.design();
-                                  next.fittings.erase(next.fittings.begin() + row);
-                                  bench.document.endGesture();
-                                  bench.document.submit(std::move(next), tr("Remove a fitting"));
-                              }}});
+        std::move(columns),
+        {removeAction(bench, "removeFitting", tr("Remove a fitting"), &Design::fittings)});
     auto* add = new QComboBox;
     add->setObjectName("addFitting");
     add->setAccessibleName(tr("Add a fitting from the shelf"));
