@@ -331,6 +331,7 @@ void paintBait(QPainter& p, const Design& design, const Derived& d, TankView vie
     QPainterPath body;
     for (const Places& outline : bodyOutlines(d, view)) {
         QPainterPath piece;
+        piece.setFillRule(Qt::WindingFill);  // the arms of a V lie over each other
         piece.addPolygon(onPaper(outline, project));
         piece.closeSubpath();
         body = body.united(piece);

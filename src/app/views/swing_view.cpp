@@ -167,7 +167,7 @@ void SwingView::paintEvent(QPaintEvent*) {
                           (dragged_ < 0 && hasFocus() && int(i) == chosen_ + 1);
         p.setPen(QPen(live ? c.water : c.ink, live ? 2.2 : 1.6));
         p.setBrush(c.wood);
-        p.drawPolygon(shape);
+        p.drawPolygon(shape, Qt::WindingFill);
         const double to = i < swings_.size() ? pinX(int(i)) : d.shape->sizes.length_m;
         QPen centre(c.quiet, 0.8);
         centre.setDashPattern({12, 4, 3, 4});
@@ -185,7 +185,7 @@ void SwingView::paintEvent(QPaintEvent*) {
         }
         p.setPen(QPen(c.ink, 1.2));
         p.setBrush(c.wood);
-        p.drawPolygon(shape);
+        p.drawPolygon(shape, Qt::WindingFill);
         const Appendage& a = shown_->design->appendages[part.index];
         const QPointF pin = place(all[on], part.pivot_m.x() - base, part.pivot_m.y());
         p.setPen(QPen(c.water, 1, Qt::DotLine));

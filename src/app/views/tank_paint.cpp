@@ -61,7 +61,7 @@ void Tank::paintApart(QPainter& p) const {
         }
         p.setPen(QPen(c.ink, 1.6));
         p.setBrush(stockColour(shown_->design->make.kind, c));
-        p.drawPolygon(shape);
+        p.drawPolygon(shape, Qt::WindingFill);
         const PieceBalance& piece = d.mass->pieces[i];
         paintCentreOfBuoyancy(p, at(piece.centreOfBuoyancy_m), 7, c.water);
         paintCentreOfGravity(p, at(piece.centreOfGravity_m), 4.5, c.ink);
@@ -115,7 +115,7 @@ void Tank::paintLinked(QPainter& p) const {
     for (size_t i = 0; i < count; ++i) {
         p.setPen(QPen(c.ink, 1.6));
         p.setBrush(stockColour(shown_->design->make.kind, c));
-        p.drawPolygon(toScreen.map(shapes[i]));
+        p.drawPolygon(toScreen.map(shapes[i]), Qt::WindingFill);
         const PieceBalance& piece = d.mass->pieces[i];
         paintCentreOfBuoyancy(p, toScreen.map(place(i, piece.centreOfBuoyancy_m)), 7, c.water);
         paintCentreOfGravity(p, toScreen.map(place(i, piece.centreOfGravity_m)), 4.5, c.ink);
