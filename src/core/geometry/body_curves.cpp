@@ -189,7 +189,7 @@ Result<BodyCurves> BodyCurves::build(const Body& body, const std::string& path) 
 
 double BodyCurves::reachOnFace(const Cup& cup, const Eigen::Vector3d& way) const {
     double in = 0, out = length_m_ / way.norm();
-    for (int i = 0; i < 40; ++i) {
+    for (int i = 0; i < 26; ++i) {
         const double middle = 0.5 * (in + out);
         // A hair inside the face, whose own plane counts as neither.
         (containsUncupped(cup.centre_m + middle * way + 1e-9 * cup.inward) ? in : out) = middle;
@@ -334,12 +334,10 @@ bool BodyCurves::contains(const Eigen::Vector3d& p) const {
         if (deep < -kOnFace_m || deep >= cup->depth_m) {
             return false;
         }
+        // Less deep than depth (1 - rho^2) there: within the rim drawn in so far.
+        const double drawnIn = cup->share * std::sqrt(1 - std::max(0.0, deep) / cup->depth_m);
         const Eigen::Vector3d way = from - deep * cup->inward;
-        if (way.norm() < 1e-9) {
-            return true;
-        }
-        const double rho = 1 / (cup->share * reachOnFace(*cup, way));
-        return deep < cup->depth_m * (1 - rho * rho);
+        return containsUncupped(cup->centre_m + way / drawnIn + 1e-9 * cup->inward);
     });
 }
 

@@ -313,9 +313,14 @@ CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
     };
     if (!tool.corners.empty()) {
         for (size_t i = 1; i + 1 < tool.corners.size(); ++i) {
-            forTriangle(
-                tool.corners[0], tool.corners[i], tool.corners[i + 1], 2,
-                [&](const Eigen::Vector2d& at, double area) { addColumn(at.x(), at.y(), area); });
+            const Eigen::Vector2d &p = tool.corners[0], &q = tool.corners[i],
+                                  &r = tool.corners[i + 1];
+            constexpr double kFine_m2 = 1e-6;  // columns stand for so much, or less
+            const double part = outlineArea_m2({p, q, r}) / 3;
+            const int halvings = part > 4 * kFine_m2 ? 2 : part > kFine_m2 ? 1 : 0;
+            forTriangle(p, q, r, halvings, [&](const Eigen::Vector2d& at, double area) {
+                addColumn(at.x(), at.y(), area);
+            });
         }
     } else if (tool.round) {
         constexpr int kAngles = 8;
@@ -360,6 +365,9 @@ CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
     if (cut.removed_m3 > 0) {
         cut.centroid_m = moment / cut.removed_m3;
     }
+    if (!tool.corners.empty()) {
+        return cut;
+    }
     constexpr double kFar_m = 0.3;
     cut.wallBeyond_m =
         body.contains(bottom)
@@ -368,20 +376,13 @@ CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
                   tool.depth_m;
     cut.wallBeyond_m -= tool.tip_m;
     cut.wallBeside_m = kFar_m;
-    constexpr int kRound = 8;
-    const int places = tool.corners.empty() ? kRound : 2 * int(tool.corners.size());
-    for (int k = 0; k < places; ++k) {
-        const double angle = 2 * kPi * k / kRound;
-        Eigen::Vector3d outward = std::cos(angle) * tool.along + std::sin(angle) * across;
-        double half = tool.round
-                          ? tool.halfAlong_m
-                          : std::min(tool.halfAlong_m / std::max(1e-9, std::abs(std::cos(angle))),
-                                     tool.halfAcross_m / std::max(1e-9, std::abs(std::sin(angle))));
-        if (!tool.corners.empty()) {
-            outward = tool.onRim(double(k) / places);
-            half = outward.norm();
-            outward /= half;
-        }
+    for (int k = 0; k < 8; ++k) {
+        const double angle = 2 * kPi * k / 8;
+        const Eigen::Vector3d outward = std::cos(angle) * tool.along + std::sin(angle) * across;
+        const double half =
+            tool.round ? tool.halfAlong_m
+                       : std::min(tool.halfAlong_m / std::max(1e-9, std::abs(std::cos(angle))),
+                                  tool.halfAcross_m / std::max(1e-9, std::abs(std::sin(angle))));
         if (isRim(body, tool, bottom + half * outward)) {
             continue;
         }

@@ -53,9 +53,9 @@ struct CutVolume {
 inline constexpr double kRimDepth_m = 0.0023;
 
 /// Volume of body within the tool and not in any of the `earlier` ones, by Gauss rules over the
-/// tool's cross-section (disc: 5 radii x 8 angles; rectangle: 8 x 4; outline: 16 triangles x 3 in
-/// each of its triangles), each column measured to the curved skin. Where an earlier tool crosses,
-/// columns are sampled at 32 places.
+/// tool's cross-section (disc: 5 radii x 8 angles; rectangle: 8 x 4; outline: up to 48 places in
+/// each of its triangles, at most 1 mm2 apiece; its walls are not looked for), each column measured
+/// to the curved skin. Where an earlier tool crosses, columns are sampled at 32 places.
 CutVolume measureCut(const BodyCurves& body, const CutTool& tool,
                      const std::vector<CutTool>& earlier = {});
 

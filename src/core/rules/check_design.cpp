@@ -37,28 +37,28 @@ void checkBody(const Derived& d, std::vector<Finding>& out) {
 // A cup's bottom may not come out of the flank, nor be thin there. Near its edge its wall tapers to
 // what the edge leaves.
 void checkCups(const Derived& d, std::vector<Finding>& out) {
-    constexpr int kRings = 8, kRound = 24;
+    constexpr int kRings = 8, kRound = 16;
     constexpr double kInner = 0.8;
     const BodyCurves& curves = d.shape->curves;
     for (const bool nose : {true, false}) {
         const EndFace& face = curves.endFace(nose);
+        if (!face.present || face.cupDepth_m <= 0) {
+            continue;
+        }
         bool outside = false, thin = false;
+        const Eigen::Vector3d middle = *curves.onCup(nose, 0, 0);
         for (int i = 0; i <= kRings; ++i) {
             for (int k = 0; k < kRound; ++k) {
                 const double rho = double(i) / kRings, turn = 2 * kPi * k / kRound;
-                const auto at = curves.onCup(nose, rho, turn);
-                if (!at) {
-                    continue;
-                }
-                const Eigen::Vector3d middle = *curves.onCup(nose, 0, 0);
-                Eigen::Vector3d out_m = *at - middle;
+                const Eigen::Vector3d at = *curves.onCup(nose, rho, turn);
+                Eigen::Vector3d out_m = at - middle;
                 out_m.x() = 0;
-                outside = outside || (rho < 1 && !curves.containsUncupped(*at));
+                outside = outside || (rho < 1 && !curves.containsUncupped(at));
                 thin = thin || (rho <= kInner && out_m.norm() > 1e-6 &&
-                                !curves.containsUncupped(*at + kLeastWall_m * out_m.normalized()));
+                                !curves.containsUncupped(at + kLeastWall_m * out_m.normalized()));
             }
         }
-        if (face.present && (outside || thin)) {
+        if (outside || thin) {
             out.push_back({outside ? "body.cup_comes_out" : "body.cup_thin",
                            outside ? Severity::Error : Severity::Warning,
                            nose ? "/body/nose_face/cup_depth" : "/body/tail_face/cup_depth",
