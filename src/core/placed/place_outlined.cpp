@@ -87,7 +87,7 @@ void placeSideWeight(Placing& p, const SideWeight& w) {
             CutTool metal = tool;
             metal.mouth_m += (tool.depth_m - w.thickness_m) * tool.inward;
             metal.depth_m = w.thickness_m;
-            p.fill(metal, weight.mass_kg / g.weightVolume_m3, index);
+            p.fill(metal, g.mass_kg / g.weightVolume_m3, index);
             p.fill(tool, w.fillerDensity_kg_m3, index + 1);
         }
     }
