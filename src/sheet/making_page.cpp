@@ -183,6 +183,33 @@ double weightOutlines(SheetPaper& s, const QPointF& at, const Design& design, co
     return top;
 }
 
+double buildUpTable(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
+    const QStringList sides{tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")};
+    std::vector<QStringList> rows;
+    for (size_t i = 0; i < design.buildUps.size(); ++i) {
+        const BuildUp& b = design.buildUps[i];
+        const std::string path = pathOf({RecordList::BuildUps, i});
+        double mass = 0;
+        for (const MassItem& item : d.mass->items) {
+            mass += item.path == path ? item.mass_kg : 0;
+        }
+        const bool end = b.from == FeatureFrom::Nose || b.from == FeatureFrom::Tail;
+        rows.push_back({QString::fromStdString(b.name), sides.value(int(b.from)),
+                        end ? QStringLiteral("–") : s.length(b.x_m, false), s.length(b.y_m, false),
+                        s.length(b.z_m, false),
+                        QStringLiteral("%1 × %2 × %3")
+                            .arg(s.length(b.length_m, false), s.length(b.width_m, false),
+                                 s.length(b.thickness_m, false)),
+                        s.q(Quantity::Mass, mass)});
+    }
+    return s.table(at,
+                   tr("On the skin; places of its middle, %1")
+                       .arg(QString::fromStdString(unitLabel(Quantity::Length, s.bench()))),
+                   {tr("what"), tr("on"), tr("aft"), tr("port"), tr("up"),
+                    tr("long × wide × thick"), tr("weighs")},
+                   rows, {34, 18, 16, 16, 16, 40, 22});
+}
+
 // Every sheet's outline on its middle, one under the other.
 double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
     s.text({at.x(), at.y(), 120, 5}, tr("Sheets, starboard first, true scale"), 3.4, true);
@@ -240,8 +267,9 @@ double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, con
 }  // namespace
 
 bool hasMakingPage(const Design& design) {
-    return !design.sideWeights.empty() || !design.joints.empty() || !design.features.empty() ||
-           design.wire.present || !design.chambers.empty() || design.make.kind != MakeKind::Carved;
+    return !design.sideWeights.empty() || !design.buildUps.empty() || !design.joints.empty() ||
+           !design.features.empty() || design.wire.present || !design.chambers.empty() ||
+           design.make.kind != MakeKind::Carved;
 }
 
 void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
@@ -260,6 +288,9 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
     }
     if (!design.chambers.empty()) {
         y = rattleTable(s, {0, y}, design) + 2;
+    }
+    if (!design.buildUps.empty()) {
+        y = buildUpTable(s, {0, y}, design, d) + 2;
     }
     if (!design.sideWeights.empty()) {
         y = weightOutlines(s, {0, y}, design, d) + 2;

@@ -128,6 +128,7 @@ constexpr std::array kRows{
     Row{"outline.not_simple",
         WL_TR("The outline of %w1 encloses nothing or crosses itself: draw it round once.")},
     Row{"weight.not_in_body", WL_TR("%w1 does not reach into the body: let it in deeper.")},
+    Row{"weight.through_body", WL_TR("The pocket of %w1 goes through to the other flank.")},
     Row{"weight.comes_out", WL_TR("%1 of %w1 stands out of the skin and counts as filed off.")},
     Row{"weight.not_as_drawn",
         WL_TR("%w1 weighs %1, its outline and thickness make %2. Check which is true.")},

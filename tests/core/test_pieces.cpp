@@ -210,6 +210,12 @@ TEST_CASE("a deep cup at the tail: what is in it is water, and an eye goes in at
     }
     CHECK_FALSE(findingOf(cupped, "body.cup_comes_out"));
     CHECK_FALSE(findingOf(cupped, "body.cup_thin"));
+    Design slim = d;
+    for (Station& s : slim.body.stations) {
+        s.halfWidth_m = 0.003;
+    }
+    slim.body.tailFace.cupShare = 0.98;  // at three quarters of its edge 0.8 mm is left
+    CHECK(findingOf(evaluated(slim), "body.cup_thin"));
     // Where the body is slimmer ahead of its tail the cup comes through.
     d.body.tailFace.cupDepth_m = 0.025;
     for (Station& s : d.body.stations) {

@@ -157,9 +157,13 @@ QWidget* makeLipPage(Workbench& bench) {
              {tr("Full width"), "/lip/width"},
              {tr("Tip or corners"), "/lip/tip_round"}}) {
         sheet->quantity(label, path);
-        const bool typed = path != std::string_view("/lip/root_width");
-        sheet->enableLastWhen([typed](const Design& d) {
-            return d.lip.present && (typed || d.lip.family != LipFamily::Disc);
+        // A disc is as wide at the skin as it comes out; ellipses have no tip of their own.
+        const bool root = path == std::string_view("/lip/root_width");
+        const bool tip = path == std::string_view("/lip/tip_round");
+        sheet->enableLastWhen([root, tip](const Design& d) {
+            const bool disc = d.lip.family == LipFamily::Disc;
+            return d.lip.present && !(root && disc) &&
+                   !(tip && (disc || d.lip.family == LipFamily::Oval));
         });
     }
 
@@ -173,15 +177,21 @@ QWidget* makeLipPage(Workbench& bench) {
         slot->quantity(label, path);
         slot->enableLastWhen(isLip);
     }
-    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
-             {tr("Bent by"), "/lip/bend"},
-             {tr("from the skin"), "/lip/bend_at"},
-             {tr("Notch wide"), "/lip/notch_width"},
-             {tr("deep"), "/lip/notch_depth"},
-             {tr("Hole"), "/lip/hole_diameter"},
-             {tr("its middle at"), "/lip/hole_at"}}) {
-        shaped->quantity(label, path);
-        shaped->enableLastWhen(isLip);
+    struct Shaping {
+        QString label, path;
+        double Lip::*needs;  // where it is, once this is not 0
+    };
+    for (const Shaping& s : std::initializer_list<Shaping>{
+             {tr("Bent by"), "/lip/bend", nullptr},
+             {tr("from the skin"), "/lip/bend_at", &Lip::bend_rad},
+             {tr("Notch wide"), "/lip/notch_width", nullptr},
+             {tr("deep"), "/lip/notch_depth", &Lip::notchWidth_m},
+             {tr("Hole"), "/lip/hole_diameter", nullptr},
+             {tr("its middle at"), "/lip/hole_at", &Lip::holeDiameter_m}}) {
+        shaped->quantity(s.label, s.path);
+        shaped->enableLastWhen([needs = s.needs](const Design& d) {
+            return d.lip.present && (needs == nullptr || d.lip.*needs != 0);
+        });
     }
     slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
         return bench.text(Quantity::Mass, r.derived->mass->lip.mass_kg);

@@ -13,4 +13,18 @@ void paintChambers(QPainter& painter, const Design& design, const Derived& deriv
 void paintWire(QPainter& painter, const Design& design, const Derived& derived,
                const Projection& project, double pixelsPerMetre, const Inks& inks);
 
+/// Places of the bait as a polygon on the paper.
+QPolygonF onPaper(const std::vector<Eigen::Vector3d>& places, const Projection& project);
+
+/// A tool as the view shows it, with the pen and brush that are set.
+void paintTool(QPainter& painter, const CutTool& tool, TankView view, const Projection& project);
+
+/// Weights from the side and cavities in sheets, with what lies in them.
+void paintOutlined(QPainter& painter, const Design& design, const Derived& derived, TankView view,
+                   const Projection& project, const Inks& inks);
+
+/// Putty and drips: half an ellipsoid standing on the skin.
+void paintBuildUps(QPainter& painter, const Design& design, const Derived& derived, TankView view,
+                   const Projection& project, double pixelsPerMetre, const Inks& inks);
+
 }  // namespace wl

@@ -48,7 +48,7 @@ MassBalance Balancer::run() {
     addBodies();
     addStages();
     static_cast<Placed&>(b_) = std::move(placing_.placed);
-    b_.items = std::move(placing_.items);
+    b_.items.assign(placing_.items.begin(), placing_.items.end());
     total();
     return std::move(b_);
 }

@@ -180,9 +180,14 @@ std::vector<Eigen::Vector2d> notched(const std::vector<Eigen::Vector2d>& outline
         const Eigen::Vector2d &p = outline[i], &q = outline[(i + 1) % outline.size()];
         if (p.y() < side) {
             edge.push_back(p);
-            if (q.y() >= side && q.x() > from) {
-                const double share = (side - p.y()) / (q.y() - p.y());
-                edge.push_back(p + share * (q - p));
+            const double share = (side - p.y()) / (q.y() - p.y());
+            const Eigen::Vector2d mouth = p + share * (q - p);
+            if (q.y() >= side && mouth.x() > 0) {
+                if (mouth.x() <= from) {  // the tip falls away faster: it is cut off straight
+                    return clipped(outline,
+                                   [from](const Eigen::Vector2d& v) { return v.x() - from; });
+                }
+                edge.push_back(mouth);
                 edge.emplace_back(from, side);
                 return bothSides(edge);
             }

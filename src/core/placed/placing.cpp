@@ -53,9 +53,8 @@ double Placing::densityOf(size_t piece) const {
     return (part.appendage ? 1.0 : body.massScale) * part.material.mass_kg / part.solid.volume_m3;
 }
 
-PlacedThing& Placing::begin(RecordRef record, std::string name) {
+void Placing::begin(RecordRef record, std::string name) {
     placed.things.push_back({record, std::move(name), {}});
-    return placed.things.back();
 }
 
 MassItem& Placing::item(PartKind kind, Origin origin, BuildStage stage, size_t piece) {

@@ -1,6 +1,7 @@
 // The things of a design put into its body one after the other, and what each does to it.
 #pragma once
 
+#include <deque>
 #include <optional>
 #include <string>
 #include <vector>
@@ -76,7 +77,7 @@ class Placing {
     const PlacedBody body;
     const double water_kg_m3;
     Placed placed;
-    std::vector<MassItem> items;
+    std::deque<MassItem> items;                 ///< one held stays good while others are added
     std::vector<MassSum> stock;                 ///< left of each part's material
     std::vector<std::vector<SmallPart>> small;  ///< water pushed aside by small parts, by part
     std::optional<WettedHull> lipPlate;
@@ -85,7 +86,7 @@ class Placing {
     size_t pieceOf(double x_m) const;
     double densityOf(size_t piece) const;
     /// A new thing of the list; what follows belongs to it.
-    PlacedThing& begin(RecordRef record, std::string name);
+    void begin(RecordRef record, std::string name);
     /// A mass of the thing last begun, by its own path where that is not the record's.
     MassItem& item(PartKind kind, Origin origin, BuildStage stage, size_t piece);
     MassItem& item(PartKind kind, Origin origin, BuildStage stage, size_t piece, std::string name,

@@ -15,15 +15,19 @@ Amount length(double v) {
     return {Quantity::Length, v};
 }
 
-std::string itemPath(const char* list, size_t i) {
-    return std::string("/") + list + "/" + std::to_string(i);
+// Whether the middle of a pocket's bottom lies past the flank it was not cut from.
+bool goesThrough(const Derived& d, const SideWeight& w) {
+    if (w.bottom_m >= 0 || w.x_m <= 0 || w.x_m >= d.shape->curves.length_m()) {
+        return false;
+    }
+    return -w.bottom_m > halfBreadthAt(d.shape->curves.atX(w.x_m), w.z_m);
 }
 
 void checkSideWeights(const Design& design, const Derived& d, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.sideWeights.size(); ++i) {
         const SideWeight& w = design.sideWeights[i];
         const SideWeightGeometry& g = d.mass->sideWeights[i];
-        const std::string path = itemPath("side_weights", i);
+        const std::string path = pathOf({RecordList::SideWeights, i});
         if (g.tools.empty()) {
             out.push_back({"outline.not_simple", Severity::Error, path + "/outline", {}, {w.name}});
             continue;
@@ -34,7 +38,9 @@ void checkSideWeights(const Design& design, const Derived& d, std::vector<Findin
         }
         const double drawn = area * w.thickness_m;
         constexpr double kFlush = 0.98;  // a skin that slopes over the weight files off this much
-        if (g.weightVolume_m3 <= 0) {
+        if (goesThrough(d, w)) {
+            out.push_back({"weight.through_body", Severity::Error, path + "/bottom", {}, {w.name}});
+        } else if (g.weightVolume_m3 <= 0) {
             out.push_back({"weight.not_in_body", Severity::Error, path + "/bottom", {}, {w.name}});
         } else if (g.weightVolume_m3 < kFlush * drawn) {
             out.push_back({"weight.comes_out",
@@ -59,9 +65,10 @@ void checkBuildUps(const Design& design, const Derived& d, std::vector<Finding>&
     for (size_t i = 0; i < design.buildUps.size(); ++i) {
         const BuildUp& b = design.buildUps[i];
         if (!entryAt(d.shape->curves, b.from, {b.x_m, b.y_m, b.z_m}, 1.0)) {
+            const bool atEnd = b.from == FeatureFrom::Nose || b.from == FeatureFrom::Tail;
             out.push_back({"build_up.no_skin",
                            Severity::Error,
-                           itemPath("build_ups", i) + "/x",
+                           pathOf({RecordList::BuildUps, i}) + (atEnd ? "/z" : "/x"),
                            {},
                            {b.name}});
         }
@@ -83,7 +90,7 @@ void checkClips(const Design& design, const Derived& d, std::vector<Finding>& ou
                 across > bore.diameter_m) {
                 out.push_back({"clip.wider_than_bore",
                                Severity::Warning,
-                               itemPath("fittings", i) + "/leg_gap",
+                               pathOf({RecordList::Fittings, i}) + "/leg_gap",
                                {length(across), length(bore.diameter_m)},
                                {f.name, bore.name}});
             }
@@ -121,7 +128,7 @@ void checkCavities(const Design& design, const Derived& d, std::vector<Finding>&
     }
     for (size_t i = 0; i < design.make.cavities.size(); ++i) {
         const Cavity& c = design.make.cavities[i];
-        const std::string path = itemPath("make/cavities", i);
+        const std::string path = pathOf({RecordList::Cavities, i});
         const int last = c.layer + c.sheets - 1;
         if (last > int(layers.size())) {
             out.push_back(

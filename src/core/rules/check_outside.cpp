@@ -5,6 +5,7 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
+#include "core/geometry/convex_parts.h"
 #include "core/rules/check_cuts.h"
 
 namespace wl {
@@ -181,7 +182,8 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
                        "/lip/bend_at",
                        {length(lip.bendAt_m), length(flat)}});
     }
-    if (lip.notchWidth_m > 0.9 * lip.width_m ||
+    if ((lip.notchWidth_m > 0 && !isSimpleOutline(lipOutline(lip))) ||
+        lip.notchWidth_m > 0.9 * lip.width_m ||
         (lip.notchWidth_m > 0 && lip.notchDepth_m > 0.95 * flat)) {
         out.push_back(
             {"lip.notch_too_big", Severity::Error,
