@@ -3,6 +3,10 @@ add_library(wl_options INTERFACE)
 target_compile_options(wl_options INTERFACE -Wall -Wextra -Wshadow -Wnon-virtual-dtor)
 # GCC 12 warns wrongly inside std::string concatenation (GCC bugs 105651, 105329).
 target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict$<SEMICOLON>-Wno-stringop-overflow$<SEMICOLON>-Wno-array-bounds>)
+if(CMAKE_UNITY_BUILD)
+  # Files of a room joined for speed look to the compiler like headers, whose hidden parts would differ.
+  target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:-Wno-subobject-linkage>)
+endif()
 # Same design, same bytes: no fused multiply-adds that differ between machines of one kind.
 target_compile_options(wl_options INTERFACE -ffp-contract=off)
 if(WL_WARNINGS_AS_ERRORS)

@@ -6,10 +6,10 @@
 namespace wl {
 namespace {
 
-using Json = nlohmann::json;
+using ReadJson = nlohmann::json;
 
-std::optional<Error> piecesFromSingleBody(Json& json) {
-    Json piece = Json::object();
+std::optional<Error> piecesFromSingleBody(ReadJson& json) {
+    ReadJson piece = ReadJson::object();
     piece["name"] = "body";
     for (const char* key : {"body", "stock"}) {
         if (json.contains(key)) {
@@ -18,11 +18,11 @@ std::optional<Error> piecesFromSingleBody(Json& json) {
         }
     }
     if (!json.contains("pieces")) {
-        json["pieces"] = Json::array({std::move(piece)});
+        json["pieces"] = ReadJson::array({std::move(piece)});
     }
     if (json.contains("lip") && json["lip"].is_object() &&
         json["lip"].contains("angle_from_vertical_deg")) {
-        Json& lip = json["lip"];
+        ReadJson& lip = json["lip"];
         if (!lip["angle_from_vertical_deg"].is_number()) {
             return Error{"file.wrong_type", "/lip/angle_from_vertical_deg", {}, {}};
         }
@@ -33,11 +33,11 @@ std::optional<Error> piecesFromSingleBody(Json& json) {
 }
 
 // The shape belongs to the whole bait; pieces are lengths of it.
-std::optional<Error> bodyOutOfPiece(Json& json) {
+std::optional<Error> bodyOutOfPiece(ReadJson& json) {
     if (!json.contains("pieces")) {
         return std::nullopt;
     }
-    Json& pieces = json["pieces"];
+    ReadJson& pieces = json["pieces"];
     if (!pieces.is_array() || pieces.size() != 1 || !pieces[0].is_object()) {
         return Error{"file.wrong_type", "/pieces", {}, {}};
     }
@@ -48,7 +48,7 @@ std::optional<Error> bodyOutOfPiece(Json& json) {
     return std::nullopt;
 }
 
-void roundMember(Json& record, const char* key) {
+void roundMember(ReadJson& record, const char* key) {
     if (record.is_object() && record.contains(key) && record[key].is_number() &&
         std::abs(record[key].get<double>()) < 1e6) {
         record[key] = std::llround(record[key].get<double>());
@@ -56,27 +56,27 @@ void roundMember(Json& record, const char* key) {
 }
 
 // Counts were plain numbers: what was drawn as a whole one is one.
-void wholeCounts(Json& json) {
-    const auto each = [](Json& owner, const char* list, auto&& visit) {
+void wholeCounts(ReadJson& json) {
+    const auto each = [](ReadJson& owner, const char* list, auto&& visit) {
         if (owner.is_object() && owner.contains(list) && owner[list].is_array()) {
-            for (Json& record : owner[list]) {
+            for (ReadJson& record : owner[list]) {
                 visit(record);
             }
         }
     };
-    each(json, "coats", [](Json& coat) { roundMember(coat, "count"); });
-    each(json, "chambers", [](Json& chamber) { roundMember(chamber, "ball_count"); });
-    each(json, "bores", [&](Json& bore) {
-        each(bore, "pieces", [](Json& piece) { roundMember(piece, "count"); });
+    each(json, "coats", [](ReadJson& coat) { roundMember(coat, "count"); });
+    each(json, "chambers", [](ReadJson& chamber) { roundMember(chamber, "ball_count"); });
+    each(json, "bores", [&](ReadJson& bore) {
+        each(bore, "pieces", [](ReadJson& piece) { roundMember(piece, "count"); });
     });
     if (json.contains("make")) {
-        each(json["make"], "cavities", [](Json& cavity) { roundMember(cavity, "layer"); });
+        each(json["make"], "cavities", [](ReadJson& cavity) { roundMember(cavity, "layer"); });
     }
 }
 
 }  // namespace
 
-std::optional<Error> migrate(Json& json, int fromVersion) {
+std::optional<Error> migrate(ReadJson& json, int fromVersion) {
     std::optional<Error> error;
     if (fromVersion < 2) {
         error = piecesFromSingleBody(json);

@@ -1,20 +1,16 @@
 // The pages of the bench sheet: templates to scale, tables.
-#include <QCoreApplication>
 #include <QDate>
 #include <QPainter>
 #include <QPainterPath>
 #include <cmath>
 
+#include "session/words.h"
 #include "sheet/bench_sheet.h"
 #include "sheet/making_page.h"
 #include "sheet/sheet_paper.h"
 
 namespace wl {
 namespace {
-
-QString tr(const char* text) {
-    return QCoreApplication::translate("BenchSheet", text);
-}
 
 class Sheet : public SheetPaper {
   public:

@@ -1,13 +1,13 @@
 #include "sheet/bench_sheet.h"
 
 #include <QBuffer>
-#include <QCoreApplication>
 #include <QDate>
 #include <QPageLayout>
 #include <QPainter>
 #include <QPdfWriter>
 
 #include "io/whole_file.h"
+#include "session/words.h"
 #include "sheet/making_page.h"
 #include "sheet/sheet_paper.h"
 
@@ -15,10 +15,6 @@ namespace wl {
 namespace {
 
 constexpr double kMargin_mm = 10;
-
-QString tr(const char* text) {
-    return QCoreApplication::translate("BenchSheet", text);
-}
 
 }  // namespace
 

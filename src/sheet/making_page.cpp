@@ -1,14 +1,10 @@
 #include "sheet/making_page.h"
+#include "session/words.h"
 
-#include <QCoreApplication>
 #include <cmath>
 
 namespace wl {
 namespace {
-
-QString tr(const char* text) {
-    return QCoreApplication::translate("BenchSheet", text);
-}
 
 double mm(double metres) {
     return SheetPaper::mm(metres);

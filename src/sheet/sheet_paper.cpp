@@ -1,18 +1,10 @@
 #include "sheet/sheet_paper.h"
 
-#include <QCoreApplication>
-
 #include "core/base/units.h"
+#include "session/words.h"
 #include "sheet/shipped_font.h"
 
 namespace wl {
-namespace {
-
-QString tr(const char* text) {
-    return QCoreApplication::translate("BenchSheet", text);
-}
-
-}  // namespace
 
 double SheetPaper::mm(double metres) {
     return metres / kMillimetre;

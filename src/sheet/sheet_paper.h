@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "session/sentence_text.h"
+#include "session/words.h"
 
 namespace wl {
 

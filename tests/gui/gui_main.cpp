@@ -1,12 +1,11 @@
 // One application for the whole run, without a display and without touching the user's settings.
-#define CATCH_CONFIG_RUNNER
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
-#include <catch2/catch.hpp>
 
 #include "app/frame/guarded_application.h"
 #include "app/kit/theme.h"
+#include "support/catch_runner.h"
 
 int main(int argc, char** argv) {
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) {
@@ -19,5 +18,5 @@ int main(int argc, char** argv) {
     QCoreApplication::setOrganizationName("wadeline-test");
     QCoreApplication::setApplicationName("wadeline-test");
     wl::applyTheme(application, false);
-    return Catch::Session().run(argc, argv);
+    return runCatch(argc, argv);
 }

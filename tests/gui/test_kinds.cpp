@@ -1,4 +1,5 @@
-// The kinds a maker can draw beyond bores and hooks, entered as a maker enters them; the step table.
+// The kinds a maker can draw beyond bores and hooks, entered as a maker enters them; the step
+// table.
 #include "app/frame/steps.h"
 #include "app/views/tank.h"
 #include "core/design/fields.h"

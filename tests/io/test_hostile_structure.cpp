@@ -12,12 +12,13 @@
 
 using namespace wl;
 using namespace wl::test;
-using Json = nlohmann::ordered_json;
+using OrderedJson = nlohmann::ordered_json;
 
 namespace {
 
 // Every place in a document that can be changed, as pointers.
-void collect(const Json& json, const Json::json_pointer& at, std::vector<Json::json_pointer>& out) {
+void collect(const OrderedJson& json, const OrderedJson::json_pointer& at,
+             std::vector<OrderedJson::json_pointer>& out) {
     if (!at.empty()) {
         out.push_back(at);
     }
@@ -32,7 +33,7 @@ void collect(const Json& json, const Json::json_pointer& at, std::vector<Json::j
     }
 }
 
-Json oddValue(std::mt19937& random, const Json& now) {
+OrderedJson oddValue(std::mt19937& random, const OrderedJson& now) {
     switch (random() % 14) {
         case 0:
             return nullptr;
@@ -41,9 +42,9 @@ Json oddValue(std::mt19937& random, const Json& now) {
         case 2:
             return "a word";
         case 3:
-            return Json::array();
+            return OrderedJson::array();
         case 4:
-            return Json::object();
+            return OrderedJson::object();
         case 5:
             return -1e300;
         case 6:
@@ -51,15 +52,16 @@ Json oddValue(std::mt19937& random, const Json& now) {
         case 7:
             return 0;
         case 8:
-            return now.is_number() ? Json(-now.get<double>()) : Json(-1);
+            return now.is_number() ? OrderedJson(-now.get<double>()) : OrderedJson(-1);
         case 9:
-            return now.is_number() ? Json(1000 * now.get<double>()) : Json(3.7);
+            return now.is_number() ? OrderedJson(1000 * now.get<double>()) : OrderedJson(3.7);
         case 10:
             return std::string(5000, 'x');
         case 11:
-            return now.is_string() ? Json(now.get<std::string>() + "\x01\xff<b>") : Json("\xc3");
+            return now.is_string() ? OrderedJson(now.get<std::string>() + "\x01\xff<b>")
+                                   : OrderedJson("\xc3");
         case 12:
-            return now.is_number() ? Json(now.get<double>() * 0.5) : now;
+            return now.is_number() ? OrderedJson(now.get<double>() * 0.5) : now;
         default:
             return std::numeric_limits<std::int64_t>::max();
     }
@@ -71,24 +73,24 @@ TEST_CASE("one odd thing anywhere in a design: refused with its place, or sound 
     std::mt19937 random(77);
     int taken = 0, refused = 0, reckoned = 0;
     for (const char* name : {"diver", "lipless", "glide-bait", "swimmer", "glider"}) {
-        const Json whole = Json::parse(writeDesign(demoNamed(name)));
-        std::vector<Json::json_pointer> places;
-        collect(whole, Json::json_pointer(), places);
+        const OrderedJson whole = OrderedJson::parse(writeDesign(demoNamed(name)));
+        std::vector<OrderedJson::json_pointer> places;
+        collect(whole, OrderedJson::json_pointer(), places);
         for (int i = 0; i < 260; ++i) {
-            Json odd = whole;
+            OrderedJson odd = whole;
             const auto& at = places[random() % places.size()];
             const int what = int(random() % 4);
             if (what == 0) {
                 odd.at(at.parent_pointer()).is_object()
                     ? void(odd.at(at.parent_pointer()).erase(at.back()))
-                    : void(odd.at(at.parent_pointer()) = Json::array());
+                    : void(odd.at(at.parent_pointer()) = OrderedJson::array());
             } else if (what == 1 && odd.at(at.parent_pointer()).is_array()) {
-                const Json again = odd.at(at);
+                const OrderedJson again = odd.at(at);
                 odd.at(at.parent_pointer()).push_back(again);
             } else {
                 odd.at(at) = oddValue(random, odd.at(at));
             }
-            const std::string text = odd.dump(1, ' ', false, Json::error_handler_t::replace);
+            const std::string text = odd.dump(1, ' ', false, OrderedJson::error_handler_t::replace);
             const Result<Design> read = readDesign(text);
             INFO(name << " " << at.to_string() << " " << what);
             if (!read) {
@@ -107,7 +109,7 @@ TEST_CASE("one odd thing anywhere in a design: refused with its place, or sound 
             CHECK(writeDesign(*again) == written);
             if (taken % 6 == 0) {
                 ++reckoned;
-                const Json report = Json::parse(makeReport(*read).json);
+                const OrderedJson report = OrderedJson::parse(makeReport(*read).json);
                 CHECK(report.dump().find("null") == std::string::npos);
             }
         }
@@ -119,9 +121,9 @@ TEST_CASE("one odd thing anywhere in a design: refused with its place, or sound 
 
 TEST_CASE(
     "a design without any one of its groups opens as it would be new, or says what it lacks") {
-    const Json whole = Json::parse(writeDesign(demoDesign()));
+    const OrderedJson whole = OrderedJson::parse(writeDesign(demoDesign()));
     for (auto it = whole.begin(); it != whole.end(); ++it) {
-        Json less = whole;
+        OrderedJson less = whole;
         less.erase(it.key());
         const Result<Design> read = readDesign(less.dump());
         INFO(it.key());

@@ -1,15 +1,10 @@
 #include "app/frame/steps.h"
 
-#include <QCoreApplication>
-
 #include "app/pages/pages.h"
+#include "session/words.h"
 
 namespace wl {
 namespace {
-
-QString tr(const char* text) {
-    return QCoreApplication::translate("Steps", text);
-}
 
 QString wanted(const Workbench& bench, const Results& r) {
     const Brief& brief = r.design->brief;

@@ -1,13 +1,9 @@
 #include "app/kit/scale_fill.h"
+#include "session/words.h"
 
-#include <QCoreApplication>
 #include <QTimer>
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("ScaleFill", text);
-}
 
 namespace {
 

@@ -6,13 +6,10 @@
 #include "app/kit/form.h"
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
+#include "session/words.h"
 #include "sheet/bench_sheet.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("BenchSheetPage", text);
-}
 
 namespace {
 

@@ -3,12 +3,9 @@
 #include "app/kit/form.h"
 #include "app/pages/pages.h"
 #include "core/motion/line_shape.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("BriefPage", text);
-}
 
 QWidget* makeBriefPage(Workbench& bench) {
     auto* water = new Form(bench, tr("Water"));

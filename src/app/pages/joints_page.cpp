@@ -6,12 +6,9 @@
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
 #include "core/joint/joint_layout.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("JointsPage", text);
-}
 
 namespace {
 

@@ -6,12 +6,9 @@
 #include "app/pages/pages.h"
 #include "core/placed/lip_sheet.h"
 #include "io/shelf.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("LipPage", text);
-}
 
 namespace {
 

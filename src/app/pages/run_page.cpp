@@ -1,12 +1,9 @@
 #include "app/kit/form.h"
 #include "app/kit/plot.h"
 #include "app/pages/pages.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("RunPage", text);
-}
 
 namespace {
 

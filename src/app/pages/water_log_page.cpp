@@ -3,12 +3,9 @@
 #include "app/kit/form.h"
 #include "app/kit/record_columns.h"
 #include "app/pages/pages.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("WaterLogPage", text);
-}
 
 namespace {
 

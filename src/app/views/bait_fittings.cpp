@@ -6,8 +6,6 @@
 namespace wl {
 namespace {
 
-constexpr double kInner = 1.0;
-
 void paintHook(QPainter& p, const QPointF& eye, const QPointF& down, double length, double ring,
                bool treble, bool weedGuard) {
     const QPointF side(-down.y(), down.x());

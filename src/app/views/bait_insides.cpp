@@ -9,7 +9,6 @@ namespace {
 using Places = std::vector<Eigen::Vector3d>;
 
 constexpr int kMostBalls = 40;
-constexpr double kInner = 1.0;
 
 }  // namespace
 

@@ -9,7 +9,7 @@
 namespace wl {
 namespace {
 
-constexpr double kOutline = 1.6, kInner = 1.0;
+constexpr double kOutline = 1.6;
 
 // A rod between two places as a rectangle on paper.
 QPolygonF rod(const QPointF& a, const QPointF& b, double width) {

@@ -34,6 +34,9 @@ void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius, 
 /// the profile on the centre plane; top: the greatest breadth; front: the fullest section.
 std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& derived, TankView view);
 
+/// Width in pixels of lines inside the outline.
+inline constexpr double kInner = 1.0;
+
 /// A pen with round ends and joins.
 inline QPen inkPen(const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) {
     return QPen(colour, width, style, Qt::RoundCap, Qt::RoundJoin);

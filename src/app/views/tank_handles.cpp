@@ -1,14 +1,10 @@
 #include "app/views/tank_handles.h"
+#include "session/words.h"
 
-#include <QCoreApplication>
 #include <cmath>
 
 namespace wl {
 namespace {
-
-QString tr(const char* text) {
-    return QCoreApplication::translate("TankHandle", text);
-}
 
 void addStations(const Design& design, const Derived& d, TankView view,
                  std::vector<TankHandle>& out) {

@@ -54,6 +54,11 @@ struct Amount {
     bool operator==(const Amount&) const = default;
 };
 
+/// A length in metres as a sentence's figure.
+inline Amount lengthAmount(double metres) {
+    return {Quantity::Length, metres};
+}
+
 /// Unit label for the bench, e.g. "mm"; empty for Number.
 std::string unitLabel(Quantity quantity, Bench bench);
 

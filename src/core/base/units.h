@@ -20,6 +20,10 @@ inline constexpr double kGrain = kPound / 7000.0;
 inline constexpr double kCubicCentimetre = 1e-6;
 inline constexpr double kCubicInch = kInch * kInch * kInch;
 inline constexpr double kGramPerCubicCentimetre = 1000.0;
+
+/// Half-width of a reading to its standard uncertainty (a rectangular spread).
+inline constexpr double kHalfWidthToStandard = std::numbers::inv_sqrt3;
+
 inline constexpr double kZeroCelsius_K = 273.15;
 
 /// Standard gravity, m/s2 (3rd CGPM, 1901); local g differs by under 0.3 % and drops out of every

@@ -8,7 +8,6 @@
 namespace wl {
 namespace {
 
-const double kHalfWidthToStandard = 1.0 / std::sqrt(3.0);
 // Half-widths assumed where nothing was measured (common practice, no source).
 constexpr double kInfillSpread = 0.05;
 constexpr double kShellSpread = 0.05;

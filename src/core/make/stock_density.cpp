@@ -5,10 +5,6 @@
 #include "core/base/units.h"
 
 namespace wl {
-namespace {
-const double kHalfWidthToStandard = 1.0 / std::sqrt(3.0);
-}
-
 DensityEstimate densityFromSample(const SampleBlock& s) {
     DensityEstimate e;
     e.density_kg_m3 = s.mass_kg / (s.length_m * s.width_m * s.height_m);

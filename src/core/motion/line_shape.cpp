@@ -13,7 +13,7 @@ namespace wl {
 namespace {
 
 using State = std::array<double, 4>;  // place (to rod, down), tension vector
-using Stepper = boost::numeric::odeint::runge_kutta4<State>;
+using StateStepper = boost::numeric::odeint::runge_kutta4<State>;
 
 constexpr double kLeastReynolds = 1e-6;
 
@@ -99,7 +99,7 @@ LineEnd integrateLine(const Line& line, double tension_N, double lineAngle_rad, 
                       double depth_m, int steps, const LineMotion& motion,
                       std::vector<Eigen::Vector2d>* trace) {
     const LineEquations equations(line, motion);
-    Stepper stepper;
+    StateStepper stepper;
     State y{0, 0, tension_N * std::cos(lineAngle_rad), -tension_N * std::sin(lineAngle_rad)};
     const double ds = length_m / steps;
     double s = 0;

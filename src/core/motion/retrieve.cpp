@@ -40,10 +40,10 @@ struct Match {
     double size() const { return trim ? gap.norm() : 1e9; }
 };
 
-class Stepper {
+class RetrieveStepper {
   public:
-    Stepper(const PullModel& pull, const Line& line, const Retrieve& retrieve,
-            const RetrieveGrid& grid)
+    RetrieveStepper(const PullModel& pull, const Line& line, const Retrieve& retrieve,
+                    const RetrieveGrid& grid)
         : pull_(pull), line_(line), retrieve_(retrieve), grid_(grid) {}
 
     Match tryAt(const Complex& place, const Unknowns& x, double alpha) const {
@@ -171,7 +171,7 @@ void summarise(RetrievePath& path) {
 RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retrieve& retrieve,
                              double startAlpha, std::stop_token stop, const RetrieveGrid& grid) {
     RetrievePath path;
-    const Stepper stepper(pull, line, retrieve, grid);
+    const RetrieveStepper stepper(pull, line, retrieve, grid);
     const double height = retrieve.rodTipHeight_m;
     double down = height + retrieve.startDepth_m;
     const double taut = retrieve.cast_m * retrieve.cast_m - down * down;

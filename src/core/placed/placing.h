@@ -20,9 +20,6 @@
 
 namespace wl {
 
-/// Half-width of a reading to its standard uncertainty (a rectangular spread).
-inline const double kHalfWidthToStandard = 1.0 / std::sqrt(3.0);
-
 /// Drawn wire and rolled balls keep their size within this (half-width share, common practice, no
 /// source).
 inline constexpr double kWireSpread = 0.03;

@@ -11,13 +11,13 @@
 namespace wl {
 namespace {
 
-constexpr double kStep_m = 0.0005;
+constexpr double kMendStep_m = 0.0005;
 constexpr double kShareStep = 0.05;
 constexpr double kWallKept_m = 0.002;        // past a bore drilled deeper
 constexpr double kWidest_m = 0.006;          // wider than it was
 constexpr double kFarthest_m = 0.03;         // moved
 constexpr double kSearched_m = 0.005;        // past the way that could just do
-constexpr size_t kMostTries = 24;            // hook sets tried, smallest change first
+constexpr size_t kMostSets = 24;             // hook sets tried, smallest change first
 constexpr double kDegreeAsMass_kg = 0.1e-3;  // to compare misses: a degree as a tenth of a gram
 
 double missOf(const LeadChoice& c) {
@@ -26,7 +26,7 @@ double missOf(const LeadChoice& c) {
 }
 
 double onGrid(double metres) {
-    return std::round(metres / kStep_m) * kStep_m;
+    return std::round(metres / kMendStep_m) * kMendStep_m;
 }
 
 class Search {
@@ -101,10 +101,10 @@ class Search {
     void bores(const char* code, const char* codeOfAll, double most_m, Least least, Change change) {
         std::optional<LeadChoice> best;
         for (size_t j = 0; j < design_.bores.size(); ++j) {
-            const int first = std::max(1, int(std::min(1e4, least(j) / kStep_m)));
-            const double last_m = std::min(most_m, first * kStep_m + kSearched_m);
-            for (int step = first; step * kStep_m < last_m && !stop_.stop_requested(); ++step) {
-                const double way = step * kStep_m;
+            const int first = std::max(1, int(std::min(1e4, least(j) / kMendStep_m)));
+            const double last_m = std::min(most_m, first * kMendStep_m + kSearched_m);
+            for (int step = first; step * kMendStep_m < last_m && !stop_.stop_requested(); ++step) {
+                const double way = step * kMendStep_m;
                 Design changed = design_;
                 Bore& bore = changed.bores[j];
                 const std::optional<double> measure = change(j, way, bore);
@@ -119,8 +119,9 @@ class Search {
             }
         }
         const double last_m = design_.bores.size() > 1 ? std::min(most_m, kSearched_m) : 0.0;
-        for (int step = 1; step * kStep_m < last_m && !best && !stop_.stop_requested(); ++step) {
-            const double way = step * kStep_m;
+        for (int step = 1; step * kMendStep_m < last_m && !best && !stop_.stop_requested();
+             ++step) {
+            const double way = step * kMendStep_m;
             Design changed = design_;
             std::string names;
             bool goes = true;
@@ -153,7 +154,7 @@ class Search {
             "mend.bore_deeper", "mend.bore_deeper_all", 1.0,
             [&](size_t j) { return missing_m3(j) / area(j); },
             [&](size_t j, double way, Bore& bore) {
-                bore.depth_m = std::floor((bore.depth_m + way) / kStep_m + 1e-9) * kStep_m;
+                bore.depth_m = std::floor((bore.depth_m + way) / kMendStep_m + 1e-9) * kMendStep_m;
                 const double deeper = bore.depth_m - design_.bores[j].depth_m;
                 const bool goes =
                     full(j) && !heavy() && deeper <= now_.mass->bores[j].wallBeyond_m - kWallKept_m;
@@ -339,7 +340,7 @@ class Search {
         }
         const std::vector<HookTry> tries = hookTries(places);
         // Where there are more sets than can be tried, evenly among them by their change.
-        const size_t stride = tries.size() / kMostTries + 1;
+        const size_t stride = tries.size() / kMostSets + 1;
         std::optional<LeadChoice> best;
         for (size_t k = 0; k < tries.size() && !best && !stop_.stop_requested(); k += stride) {
             Design changed = design_;

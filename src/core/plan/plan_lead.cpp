@@ -15,7 +15,7 @@ namespace wl {
 namespace {
 
 constexpr double kLeans_rad = 2.0 * kDegree;
-constexpr double kMetPitch_rad = 0.5 * kDegree;
+constexpr double kReachedPitch_rad = 0.5 * kDegree;
 constexpr double kPieceLevel_rad = 3.0 * kDegree;
 
 double plugObjective(unsigned n, const double* x, double* gradient, void* data) {
@@ -336,7 +336,7 @@ Result<LeadPlan> planLead(const Design& design, const Derived* near, std::stop_t
                                  "/bores/0/depth",
                                  {{Quantity::Angle, std::abs(reached->rest->roll_rad)}}});
     } else if (plan.findings.empty() &&
-               std::abs(plan.reachedPitch_rad - plan.wantedPitch_rad) > kMetPitch_rad) {
+               std::abs(plan.reachedPitch_rad - plan.wantedPitch_rad) > kReachedPitch_rad) {
         plan.findings.push_back(
             {"plan.pitch_missed",
              Severity::Warning,

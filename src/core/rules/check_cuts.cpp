@@ -17,24 +17,16 @@ constexpr double kOutOfRound = 0.02;
 constexpr double kNoHollow_m3 = 1e-10;
 constexpr double kLayersShort_m = 0.0005;
 
-Amount length(double v) {
-    return {Quantity::Length, v};
-}
-
-std::string itemPath(const char* list, size_t i) {
-    return std::string("/") + list + "/" + std::to_string(i);
-}
-
 void checkBores(const Design& design, const Derived& d, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.bores.size(); ++i) {
         const Bore& bore = design.bores[i];
         const BoreGeometry& g = d.mass->bores[i];
-        const std::string path = itemPath("bores", i);
+        const std::string path = pathOf({RecordList::Bores, i});
         if (!g.entersBody) {
             out.push_back({"bore.misses_body",
                            Severity::Error,
                            path + "/x",
-                           {length(bore.x_m)},
+                           {lengthAmount(bore.x_m)},
                            {bore.name}});
             continue;
         }
@@ -42,14 +34,16 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
         const double cured = bore.depth_m + g.wallBeyond_m - 2 * kLeastWall_m;
         std::vector<ProposedEdit> shallower;
         if (cured > 0.001 && cured < bore.depth_m) {
-            shallower.push_back(
-                {"edit.bore_depth", {{path + "/depth", cured}}, {length(cured)}, {bore.name}});
+            shallower.push_back({"edit.bore_depth",
+                                 {{path + "/depth", cured}},
+                                 {lengthAmount(cured)},
+                                 {bore.name}});
         }
         if (g.wallBeyond_m <= 0) {
             out.push_back({"bore.comes_out",
                            Severity::Error,
                            path + "/depth",
-                           {length(bore.depth_m), length(-g.wallBeyond_m)},
+                           {lengthAmount(bore.depth_m), lengthAmount(-g.wallBeyond_m)},
                            {bore.name},
                            shallower});
         } else if (wall < kLeastWall_m) {
@@ -57,7 +51,7 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
             out.push_back({beyond ? "bore.thin_beyond" : "bore.thin_beside",
                            wall < 0 ? Severity::Error : Severity::Warning,
                            path + (beyond ? "/depth" : "/diameter"),
-                           {length(std::max(0.0, wall)), length(kLeastWall_m)},
+                           {lengthAmount(std::max(0.0, wall)), lengthAmount(kLeastWall_m)},
                            {bore.name},
                            beyond ? shallower : std::vector<ProposedEdit>{}});
         }
@@ -65,11 +59,11 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
             out.push_back({"bore.plug_too_long",
                            Severity::Warning,
                            path + "/plug_length",
-                           {length(bore.plugLength_m), length(bore.depth_m)},
+                           {lengthAmount(bore.plugLength_m), lengthAmount(bore.depth_m)},
                            {bore.name},
                            {{"edit.plug_length",
                              {{path + "/plug_length", bore.depth_m}},
-                             {length(bore.depth_m)}}}});
+                             {lengthAmount(bore.depth_m)}}}});
         }
     }
 }
@@ -78,10 +72,13 @@ void checkFeatures(const Design& design, const Derived& d, std::vector<Finding>&
     for (size_t i = 0; i < design.features.size(); ++i) {
         const Feature& f = design.features[i];
         const FeatureGeometry& g = d.mass->features[i];
-        const std::string path = itemPath("features", i);
+        const std::string path = pathOf({RecordList::Features, i});
         if (g.tools.empty()) {
-            out.push_back(
-                {"feature.misses_body", Severity::Error, path + "/x", {length(f.x_m)}, {f.name}});
+            out.push_back({"feature.misses_body",
+                           Severity::Error,
+                           path + "/x",
+                           {lengthAmount(f.x_m)},
+                           {f.name}});
             continue;
         }
         // Slots and grooves are meant to come out at their ends.
@@ -92,13 +89,13 @@ void checkFeatures(const Design& design, const Derived& d, std::vector<Finding>&
             out.push_back({"feature.comes_out",
                            Severity::Error,
                            path + "/depth",
-                           {length(f.depth_m)},
+                           {lengthAmount(f.depth_m)},
                            {f.name}});
         } else if (wall < kLeastWall_m) {
             out.push_back({"feature.thin_wall",
                            Severity::Warning,
                            path + "/depth",
-                           {length(wall), length(kLeastWall_m)},
+                           {lengthAmount(wall), lengthAmount(kLeastWall_m)},
                            {f.name}});
         }
     }
@@ -132,7 +129,7 @@ void checkTurned(const Design& design, std::vector<Finding>& out) {
                        std::abs(s.widest_m - middle) > kOutOfRound * half + 1e-5 ||
                        std::abs(s.fullnessAbove - 2) > kOutOfRound ||
                        std::abs(s.fullnessBelow - 2) > kOutOfRound;
-        const std::string at = itemPath("body/stations", i);
+        const std::string at = "/body/stations/" + std::to_string(i);
         round.changes.push_back({at + "/half_width", half});
         round.changes.push_back({at + "/widest", middle});
         round.changes.push_back({at + "/fullness_above", 2.0});
@@ -153,7 +150,7 @@ void checkLayers(const Design& design, const Derived& d, std::vector<Finding>& o
         out.push_back({"make.layers_short",
                        Severity::Warning,
                        "/make/layers/0/thickness",
-                       {length(stack), length(d.shape->sizes.maxWidth_m)}});
+                       {lengthAmount(stack), lengthAmount(d.shape->sizes.maxWidth_m)}});
     }
     checkCavities(design, d, out);
 }
@@ -176,7 +173,7 @@ void checkHalves(const Design& design, const Derived& d, std::vector<Finding>& o
         out.push_back({"make.groove_wall",
                        wall <= 0 ? Severity::Error : Severity::Warning,
                        "/make/halves/groove_z",
-                       {length(std::max(0.0, wall)), length(kLeastWall_m)}});
+                       {lengthAmount(std::max(0.0, wall)), lengthAmount(kLeastWall_m)}});
     }
 }
 
@@ -189,7 +186,7 @@ void checkPrint(const Design& design, const Derived& d, std::vector<Finding>& ou
         out.push_back({"make.print_solid",
                        Severity::Note,
                        "/make/print/shell",
-                       {length(design.make.print.shell_m)}});
+                       {lengthAmount(design.make.print.shell_m)}});
     }
     if (!design.make.print.leaks || hollow < kNoHollow_m3) {
         return;
@@ -245,7 +242,7 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
     for (size_t i = 0; i < design.joints.size(); ++i) {
         const Joint& j = design.joints[i];
         const JointCut& cut = d.shape->joints[i];
-        const std::string path = itemPath("joints", i);
+        const std::string path = pathOf({RecordList::Joints, i});
         if (std::abs(j.bevelFront_rad - j.bevelRear_rad) > kUnevenBevel_rad) {
             const double even = 0.5 * (j.bevelFront_rad + j.bevelRear_rad);
             out.push_back(
@@ -260,19 +257,21 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
         }
         if (j.kind == HingeKind::Pin && j.pinLength_m > cut.depth_m) {
             const double fits = std::max(0.001, cut.depth_m - 0.002);
-            out.push_back({"joint.pin_too_long",
-                           Severity::Error,
-                           path + "/pin_length",
-                           {length(j.pinLength_m), length(cut.depth_m)},
-                           {j.name},
-                           {{"edit.pin_length", {{path + "/pin_length", fits}}, {length(fits)}}}});
+            out.push_back(
+                {"joint.pin_too_long",
+                 Severity::Error,
+                 path + "/pin_length",
+                 {lengthAmount(j.pinLength_m), lengthAmount(cut.depth_m)},
+                 {j.name},
+                 {{"edit.pin_length", {{path + "/pin_length", fits}}, {lengthAmount(fits)}}}});
         }
         if (cut.pocketWall_m < kLeastWall_m) {
-            out.push_back({"joint.pocket_wall",
-                           cut.pocketWall_m <= 0 ? Severity::Error : Severity::Warning,
-                           path + "/pocket_width",
-                           {length(std::max(0.0, cut.pocketWall_m)), length(kLeastWall_m)},
-                           {j.name}});
+            out.push_back(
+                {"joint.pocket_wall",
+                 cut.pocketWall_m <= 0 ? Severity::Error : Severity::Warning,
+                 path + "/pocket_width",
+                 {lengthAmount(std::max(0.0, cut.pocketWall_m)), lengthAmount(kLeastWall_m)},
+                 {j.name}});
         }
         // The pin stands inside a piece: what swings on it needs a pocket there, and room in it.
         const double inFront = -cut.plan.faceAhead_m, inRear = -cut.plan.faceBehind_m;

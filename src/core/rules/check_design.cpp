@@ -20,10 +20,6 @@ constexpr double kSpareMiss = 0.01;
 constexpr double kSlackTension_N = 0.1;
 constexpr double kSteepPitch_rad = 50.0 * kDegree;
 
-Amount length(double v) {
-    return {Quantity::Length, v};
-}
-
 void checkBody(const Derived& d, std::vector<Finding>& out) {
     const double widest = d.shape->sizes.widestAt_m / d.shape->sizes.length_m;
     if (widest < kWidestAhead || widest > kWidestBehind) {
@@ -62,7 +58,7 @@ void checkCups(const Derived& d, std::vector<Finding>& out) {
             out.push_back({outside ? "body.cup_comes_out" : "body.cup_thin",
                            outside ? Severity::Error : Severity::Warning,
                            nose ? "/body/nose_face/cup_depth" : "/body/tail_face/cup_depth",
-                           {length(face.cupDepth_m)}});
+                           {lengthAmount(face.cupDepth_m)}});
         }
     }
 }
@@ -151,7 +147,7 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
         out.push_back({"rest.undecided",
                        Severity::Warning,
                        "/brief/wanted_pitch",
-                       {length(d.rest->hang.arm_m)}});
+                       {lengthAmount(d.rest->hang.arm_m)}});
         return;
     }
     if (std::abs(d.rest->roll_rad) > kLeanShown_rad) {

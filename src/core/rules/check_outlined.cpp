@@ -11,10 +11,6 @@
 namespace wl {
 namespace {
 
-Amount length(double v) {
-    return {Quantity::Length, v};
-}
-
 // Whether the middle of a pocket's bottom lies past the flank it was not cut from.
 bool goesThrough(const Derived& d, const SideWeight& w) {
     if (w.bottom_m >= 0 || w.x_m <= 0 || w.x_m >= d.shape->curves.length_m()) {
@@ -91,7 +87,7 @@ void checkClips(const Design& design, const Derived& d, std::vector<Finding>& ou
                 out.push_back({"clip.wider_than_bore",
                                Severity::Warning,
                                pathOf({RecordList::Fittings, i}) + "/leg_gap",
-                               {length(across), length(bore.diameter_m)},
+                               {lengthAmount(across), lengthAmount(bore.diameter_m)},
                                {f.name, bore.name}});
             }
         }
@@ -156,7 +152,7 @@ void checkCavities(const Design& design, const Derived& d, std::vector<Finding>&
             out.push_back({"make.cavity_wall",
                            wall <= 0 ? Severity::Error : Severity::Warning,
                            path + "/x",
-                           {length(std::max(0.0, wall)), length(kLeastWall_m)},
+                           {lengthAmount(std::max(0.0, wall)), lengthAmount(kLeastWall_m)},
                            {std::to_string(i + 1)}});
         }
     }

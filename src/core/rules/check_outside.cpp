@@ -14,14 +14,6 @@ namespace {
 // Limits of the bench (common practice, no source).
 constexpr double kLipMuchWider = 1.3;
 
-Amount length(double v) {
-    return {Quantity::Length, v};
-}
-
-std::string itemPath(const char* list, size_t i) {
-    return std::string("/") + list + "/" + std::to_string(i);
-}
-
 // The box round the whole bait, side pieces and lip counted.
 Eigen::AlignedBox3d boxRound(const Derived& d) {
     Eigen::AlignedBox3d box;
@@ -81,9 +73,11 @@ void checkTie(const Design& design, const Derived& d, std::vector<Finding>& out)
             edits.push_back({"edit.tie_eye", {{"/tie/eye", {}, nearest}}, {}, {nearest}});
         }
         if (away > kAtEye_m && skin > kMidAir_m) {
-            out.push_back({"tie.mid_air", Severity::Warning, "/tie/x", {length(skin)}, {}, edits});
+            out.push_back(
+                {"tie.mid_air", Severity::Warning, "/tie/x", {lengthAmount(skin)}, {}, edits});
         } else if (away > kAtEye_m) {
-            out.push_back({"tie.no_eye", Severity::Note, "/tie/x", {length(at.x())}, {}, edits});
+            out.push_back(
+                {"tie.no_eye", Severity::Note, "/tie/x", {lengthAmount(at.x())}, {}, edits});
         }
     }
     const bool lipless = !design.lip.present && !design.body.noseFace.present;
@@ -96,8 +90,8 @@ void checkTie(const Design& design, const Derived& d, std::vector<Finding>& out)
                        Severity::Note,
                        "/tie/x",
                        {{Quantity::Fraction, share},
-                        length(kFirst * d.shape->sizes.length_m),
-                        length(kLast * d.shape->sizes.length_m)}});
+                        lengthAmount(kFirst * d.shape->sizes.length_m),
+                        lengthAmount(kLast * d.shape->sizes.length_m)}});
     }
 }
 
@@ -105,7 +99,7 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
     const Eigen::AlignedBox3d box = boxRound(d);
     for (size_t i = 0; i < design.fittings.size(); ++i) {
         const Fitting& f = design.fittings[i];
-        const std::string path = itemPath("fittings", i);
+        const std::string path = pathOf({RecordList::Fittings, i});
         if (!f.hangsFrom.empty() &&
             std::none_of(design.fittings.begin(), design.fittings.end(),
                          [&f](const Fitting& eye) {
@@ -122,7 +116,7 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
             out.push_back({"fitting.hook_too_long",
                            Severity::Warning,
                            path + "/size",
-                           {length(f.size_m), length(d.shape->sizes.length_m)},
+                           {lengthAmount(f.size_m), lengthAmount(d.shape->sizes.length_m)},
                            {f.name}});
         }
         const Eigen::Vector3d at = fittingPlace(design, f);
@@ -131,7 +125,7 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
             out.push_back({"fitting.off_the_bait",
                            Severity::Warning,
                            path + "/x",
-                           {length(at.x())},
+                           {lengthAmount(at.x())},
                            {f.name}});
         }
     }
@@ -149,38 +143,38 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
         out.push_back({"lip.longer_than_bait",
                        Severity::Error,
                        "/lip/length",
-                       {length(lip.length_m), length(d.shape->sizes.length_m)},
+                       {lengthAmount(lip.length_m), lengthAmount(d.shape->sizes.length_m)},
                        {},
                        {{"edit.lip_length",
                          {{"/lip/length", 0.4 * d.shape->sizes.length_m}},
-                         {length(0.4 * d.shape->sizes.length_m)}}}});
+                         {lengthAmount(0.4 * d.shape->sizes.length_m)}}}});
     }
     if (lip.width_m > kLipMuchWider * d.shape->sizes.maxWidth_m) {
         out.push_back({"lip.much_wider",
                        Severity::Warning,
                        "/lip/width",
-                       {length(lip.width_m), length(d.shape->sizes.maxWidth_m)},
+                       {lengthAmount(lip.width_m), lengthAmount(d.shape->sizes.maxWidth_m)},
                        {},
                        {{"edit.lip_width",
                          {{"/lip/width", d.shape->sizes.maxWidth_m}},
-                         {length(d.shape->sizes.maxWidth_m)}}}});
+                         {lengthAmount(d.shape->sizes.maxWidth_m)}}}});
     }
     const double flat = lipPlanes(lip).back().to_m;
     if (lip.family == LipFamily::Disc && flat < lip.length_m) {
         out.push_back({"lip.disc_all_outside",
                        Severity::Error,
                        "/lip/length",
-                       {length(lip.length_m), length(lip.width_m)},
+                       {lengthAmount(lip.length_m), lengthAmount(lip.width_m)},
                        {},
                        {{"edit.lip_length",
                          {{"/lip/length", 0.75 * lip.width_m}},
-                         {length(0.75 * lip.width_m)}}}});
+                         {lengthAmount(0.75 * lip.width_m)}}}});
     }
     if (lip.bend_rad != 0 && !(lip.bendAt_m > 0 && lip.bendAt_m < flat)) {
         out.push_back({"lip.bend_off_sheet",
                        Severity::Warning,
                        "/lip/bend_at",
-                       {length(lip.bendAt_m), length(flat)}});
+                       {lengthAmount(lip.bendAt_m), lengthAmount(flat)}});
     }
     if ((lip.notchWidth_m > 0 && !isSimpleOutline(lipOutline(lip))) ||
         lip.notchWidth_m > 0.9 * lip.width_m ||
@@ -196,7 +190,7 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
         out.push_back({"lip.hole_off_sheet",
                        Severity::Error,
                        "/lip/hole_at",
-                       {length(lip.holeDiameter_m), length(lip.holeAt_m)}});
+                       {lengthAmount(lip.holeDiameter_m), lengthAmount(lip.holeAt_m)}});
     }
     const Section at = d.shape->curves.atX(lip.slotX_m);
     const double below = at.belly_m - lip.slotZ_m;
@@ -205,21 +199,21 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
         out.push_back({"lip.slot_off_skin",
                        Severity::Warning,
                        "/lip/slot_z",
-                       {length(lip.slotZ_m), length(at.belly_m)},
+                       {lengthAmount(lip.slotZ_m), lengthAmount(at.belly_m)},
                        {},
                        {{"edit.slot_z",
                          {{"/lip/slot_z", at.belly_m + 0.001}},
-                         {length(at.belly_m + 0.001)}}}});
+                         {lengthAmount(at.belly_m + 0.001)}}}});
     }
     if (design.tie.place == TiePlace::Lip && design.tie.upLip_m > lip.length_m) {
         out.push_back({"tie.off_the_lip",
                        Severity::Error,
                        "/tie/up_lip",
-                       {length(design.tie.upLip_m), length(lip.length_m)},
+                       {lengthAmount(design.tie.upLip_m), lengthAmount(lip.length_m)},
                        {},
                        {{"edit.tie_up_lip",
                          {{"/tie/up_lip", 0.4 * lip.length_m}},
-                         {length(0.4 * lip.length_m)}}}});
+                         {lengthAmount(0.4 * lip.length_m)}}}});
     }
 }
 

@@ -14,10 +14,6 @@ namespace {
 constexpr double kBallsOverWater = 2.0;
 constexpr double kLeastRoll_m = 0.0005;
 
-Amount length(double v) {
-    return {Quantity::Length, v};
-}
-
 void checkChambers(const Design& design, const Derived& d, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.chambers.size(); ++i) {
         const RattleChamber& c = design.chambers[i];
@@ -28,9 +24,9 @@ void checkChambers(const Design& design, const Derived& d, std::vector<Finding>&
                            Severity::Error,
                            path + "/ball_count",
                            {{Quantity::Number, double(c.ballCount)},
-                            length(c.ballDiameter_m),
-                            length(c.diameter_m),
-                            length(c.length_m)},
+                            lengthAmount(c.ballDiameter_m),
+                            lengthAmount(c.diameter_m),
+                            lengthAmount(c.length_m)},
                            {c.name}});
             continue;
         }
@@ -46,7 +42,7 @@ void checkChambers(const Design& design, const Derived& d, std::vector<Finding>&
             out.push_back({"chamber.no_room",
                            Severity::Note,
                            path + "/length",
-                           {length(2 * g.roll_m)},
+                           {lengthAmount(2 * g.roll_m)},
                            {c.name}});
         }
     }
@@ -71,17 +67,17 @@ void checkLeadPieces(const Design& design, std::vector<Finding>& out) {
             out.push_back({"bore.piece_too_wide",
                            Severity::Error,
                            path + "/diameter",
-                           {length(widest), length(bore.diameter_m)},
+                           {lengthAmount(widest), lengthAmount(bore.diameter_m)},
                            {bore.name},
                            {{"edit.bore_diameter",
                              {{path + "/diameter", widest + 0.0002}},
-                             {length(widest + 0.0002)},
+                             {lengthAmount(widest + 0.0002)},
                              {bore.name}}}});
         } else if (lead.length_m > bore.depth_m) {
             out.push_back({"bore.pieces_too_long",
                            Severity::Warning,
                            path + "/depth",
-                           {length(lead.length_m), length(bore.depth_m)},
+                           {lengthAmount(lead.length_m), lengthAmount(bore.depth_m)},
                            {bore.name}});
         }
     }
@@ -101,7 +97,7 @@ void checkWire(const Design& design, const Derived& d, std::vector<Finding>& out
             out.push_back({"wire.no_room",
                            Severity::Error,
                            "/through_wire/drops/" + std::to_string(i) + "/x",
-                           {length(wire.drops[i].x_m)},
+                           {lengthAmount(wire.drops[i].x_m)},
                            {wire.drops[i].name}});
         }
     }
@@ -109,7 +105,8 @@ void checkWire(const Design& design, const Derived& d, std::vector<Finding>& out
     for (int percent = 6; percent < 95; percent += 2) {
         const double x = percent * 0.01 * length_m;
         if (!d.shape->curves.contains({x, 0, wire.z_m})) {
-            out.push_back({"wire.leaves_body", Severity::Warning, "/through_wire/z", {length(x)}});
+            out.push_back(
+                {"wire.leaves_body", Severity::Warning, "/through_wire/z", {lengthAmount(x)}});
             break;
         }
     }
@@ -117,7 +114,7 @@ void checkWire(const Design& design, const Derived& d, std::vector<Finding>& out
         out.push_back({"wire.crosses_joint",
                        Severity::Warning,
                        "/through_wire/present",
-                       {length(design.joints[i].x_m)},
+                       {lengthAmount(design.joints[i].x_m)},
                        {design.joints[i].name}});
     }
 }
@@ -130,7 +127,8 @@ void checkHooks(const Design& design, std::vector<Finding>& out) {
         const char* code = m.with == HookMeets::Hook  ? "hooks.meet"
                            : m.with == HookMeets::Tie ? "hook.reaches_tie"
                                                       : "hook.reaches_lip";
-        out.push_back({code, Severity::Warning, path, {length(m.overlap_m)}, {hook.name, other}});
+        out.push_back(
+            {code, Severity::Warning, path, {lengthAmount(m.overlap_m)}, {hook.name, other}});
     }
 }
 

@@ -7,12 +7,9 @@
 #include "app/pages/pages.h"
 #include "core/base/units.h"
 #include "core/plan/plan_lead.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("BallastPage", text);
-}
 
 namespace {
 

@@ -4,12 +4,9 @@
 #include "app/kit/form.h"
 #include "app/kit/record_columns.h"
 #include "app/pages/ballast/ballast_tabs.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("OutlinedTabs", text);
-}
 
 namespace {
 

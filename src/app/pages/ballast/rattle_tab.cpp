@@ -5,12 +5,9 @@
 #include "app/pages/ballast/ballast_tabs.h"
 #include "core/base/units.h"
 #include "core/tank/still_water.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("RattleTab", text);
-}
 
 namespace {
 

@@ -9,12 +9,9 @@
 #include "app/pages/pages.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/section_family.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("BodyPage", text);
-}
 
 namespace {
 

@@ -1,6 +1,5 @@
 #include "app/pages/body/shape_tools.h"
 
-#include <QCoreApplication>
 #include <QFileDialog>
 #include <QMenu>
 
@@ -12,12 +11,9 @@
 #include "core/shape/start_shape.h"
 #include "core/shape/trace_profile.h"
 #include "session/svg_profile.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("ShapeTools", text);
-}
 
 namespace {
 

@@ -1,4 +1,3 @@
-#include <QCoreApplication>
 #include <QTabWidget>
 #include <QVBoxLayout>
 
@@ -8,12 +7,9 @@
 #include "app/pages/fittings/fitting_tabs.h"
 #include "app/pages/pages.h"
 #include "io/shelf.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("FittingsPage", text);
-}
 
 namespace {
 

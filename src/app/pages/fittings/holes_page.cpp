@@ -4,12 +4,9 @@
 #include "app/pages/fittings/fitting_tabs.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/start_shape.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("HolesPage", text);
-}
 
 namespace {
 

@@ -6,12 +6,9 @@
 #include "app/kit/theme.h"
 #include "app/pages/fittings/fitting_tabs.h"
 #include "core/base/units.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("WireTab", text);
-}
 
 namespace {
 

@@ -8,12 +8,9 @@
 #include "app/kit/record_columns.h"
 #include "app/kit/theme.h"
 #include "core/make/material.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("MakingSheet", text);
-}
 
 namespace {
 

@@ -7,12 +7,9 @@
 #include "app/pages/pages.h"
 #include "app/pages/stock/making_sheet.h"
 #include "io/shelf.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("StockPage", text);
-}
 
 QWidget* makeStockPage(Workbench& bench) {
     auto stock = [](Design& d) -> Stock& { return d.pieces.front().stock; };

@@ -4,12 +4,9 @@
 #include "app/pages/pages.h"
 #include "app/pages/tank/tank_tabs.h"
 #include "core/tank/lean.h"
+#include "session/words.h"
 
 namespace wl {
-
-static QString tr(const char* text) {
-    return QCoreApplication::translate("TankPage", text);
-}
 
 namespace {
 

@@ -1,0 +1,14 @@
+// The words of sheets and pages in the maker's language.
+#pragma once
+
+#include <QCoreApplication>
+
+namespace wl {
+
+/// The text in the maker's language; itself where nothing better is known. What is a class of Qt's
+/// says its words through its own tr().
+inline QString tr(const char* text) {
+    return QCoreApplication::translate("WadeLine", text);
+}
+
+}  // namespace wl
