@@ -173,8 +173,9 @@ int answer(const std::string& about, const Call& call) {
     return give(wl::watersAnswer(*design, *temperatures, *salts), call);
 }
 
+// The bench sheet, or the templates as a drawing file.
 int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] bool inch,
-          [[maybe_unused]] char** argv) {
+          [[maybe_unused]] bool templates, [[maybe_unused]] char** argv) {
 #ifdef WL_WITH_SHEET
     const wl::Result<wl::Design> design = wl::loadDesign(call.file);
     if (!design) {
@@ -186,8 +187,10 @@ int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] bool inch,
     int count = 1;
     QGuiApplication application(count, argv);
     wl::loadShippedFont();
-    if (auto error = wl::writeBenchSheet(*design, QString::fromStdString(call.output),
-                                         inch ? wl::Bench::Inch : wl::Bench::Metric)) {
+    const QString path = QString::fromStdString(call.output);
+    if (auto error = templates ? wl::writeTemplates(*design, path)
+                               : wl::writeBenchSheet(*design, path,
+                                                     inch ? wl::Bench::Inch : wl::Bench::Metric)) {
         return fail(*error);
     }
     return kDone;
@@ -272,6 +275,10 @@ int run(int argc, char** argv) {
         forDesign(app.add_subcommand("sheet", "The bench sheet as a true-scale PDF"));
     sheetCommand->add_option("-o,--output", call.output, "PDF to write")->required();
     sheetCommand->add_flag("--inch", inch, "Inches and ounces");
+    CLI::App* exportCommand = forDesign(
+        app.add_subcommand("export", "The templates at true scale as SVG or DXF, in millimetres"));
+    exportCommand->add_option("-o,--output", call.output, "File to write: .svg or .dxf")
+        ->required();
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
     demoCommand
         ->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")
@@ -295,7 +302,10 @@ int run(int argc, char** argv) {
         return report(call, asJson);
     }
     if (sheetCommand->parsed()) {
-        return sheet(call, inch, argv);
+        return sheet(call, inch, false, argv);
+    }
+    if (exportCommand->parsed()) {
+        return sheet(call, inch, true, argv);
     }
     if (demoCommand->parsed()) {
         return demo(name, call);

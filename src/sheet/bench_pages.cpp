@@ -1,11 +1,12 @@
 // The pages of the bench sheet: templates to scale, tables.
 #include <QDate>
 #include <QPainter>
-#include <QPainterPath>
 #include <cmath>
 
+#include "core/draw/draw_bait.h"
 #include "session/words.h"
 #include "sheet/bench_sheet.h"
+#include "sheet/drawing_paint.h"
 #include "sheet/making_page.h"
 #include "sheet/sheet_paper.h"
 
@@ -25,8 +26,6 @@ class Sheet : public SheetPaper {
 
   private:
     void sideTemplate(const QPointF& nose);
-    void jointLines(const QPointF& nose, bool side);
-    void topTemplate(const QPointF& nose);
     void stationTable(const QRectF& box);
     void lipTemplate(const QPointF& at);
 
@@ -34,117 +33,12 @@ class Sheet : public SheetPaper {
     const Derived& d_;
 };
 
-// Where the saw goes: faces on the centre plane, bevels where they leave the sides, the pin.
-void Sheet::jointLines(const QPointF& nose, bool side) {
-    for (const JointCut& cut : d_.shape->joints) {
-        for (const auto& [face, half] : {std::pair{cut.frontPieceFace, cut.frontEdge_m},
-                                         std::pair{cut.rearPieceFace, cut.rearEdge_m}}) {
-            const double edge = face.x_m + face.slope * half;
-            painter().setPen(line(0.3));
-            if (side) {
-                const Section s = d_.shape->curves.atX(face.x_m);
-                painter().drawLine(nose + QPointF(mm(face.x_m), -mm(s.back_m)),
-                                   nose + QPointF(mm(face.x_m), -mm(s.belly_m)));
-                const Section e = d_.shape->curves.atX(edge);
-                painter().setPen(line(0.2, Qt::DashLine));
-                painter().drawLine(nose + QPointF(mm(edge), -mm(e.back_m)),
-                                   nose + QPointF(mm(edge), -mm(e.belly_m)));
-            } else {
-                const QPointF fold = nose + QPointF(mm(face.x_m), 0);
-                painter().drawLine(fold, nose + QPointF(mm(edge), -mm(half)));
-                painter().drawLine(fold, nose + QPointF(mm(edge), mm(half)));
-            }
-        }
-        painter().setPen(line(0.25));
-        painter().drawEllipse(nose + QPointF(mm(cut.pinX_m), side ? -mm(cut.midZ_m) : 0.0), 0.8,
-                              0.8);
-    }
-    for (const bool front : {true, false}) {
-        if (side && d_.shape->curves.endFace(front).present) {
-            const FaceCut face = measureEndFace(d_.shape->curves, front);
-            painter().setPen(line(0.3));
-            painter().drawLine(nose + QPointF(mm(face.foot_m.x()), -mm(face.foot_m.z())),
-                               nose + QPointF(mm(face.top_m.x()), -mm(face.top_m.z())));
-        }
-    }
-}
-
 void Sheet::sideTemplate(const QPointF& nose) {
-    auto at = [&](double x, double z) { return nose + QPointF(mm(x), -mm(z)); };
-    const double L = d_.shape->sizes.length_m;
-    QPolygonF outline;
-    for (int i = 0; i <= 160; ++i) {
-        const Section s = d_.shape->curves.at(i / 160.0);
-        outline << at(s.x_m, s.back_m);
-    }
-    for (int i = 160; i >= 0; --i) {
-        const Section s = d_.shape->curves.at(i / 160.0);
-        outline << at(s.x_m, s.belly_m);
-    }
-    painter().setBrush(Qt::NoBrush);
-    painter().setPen(line(0.4));
-    painter().drawPolygon(outline);
-    painter().setPen(centreLine());
-    painter().drawLine(at(-0.008, 0), at(L + 0.008, 0));
-    const double tallest = mm(d_.shape->sizes.maxHeight_m);
-    for (size_t i = 0; i < design_.body.stations.size(); ++i) {
-        const Section s = d_.shape->curves.at(d_.shape->curves.knots()[i]);
-        painter().setPen(line(0.12));
-        painter().drawLine(at(s.x_m, s.back_m), at(s.x_m, s.belly_m));
-        text({nose.x() + mm(s.x_m) - 4, nose.y() - tallest * 0.5 - 9, 8, 3.5},
-             QString::number(i + 1), 2.6, false, Qt::AlignCenter, kQuiet);
-    }
-    for (size_t i = 0; i < design_.bores.size(); ++i) {
-        const Bore& bore = design_.bores[i];
-        const BoreGeometry& g = d_.mass->bores[i];
-        if (!g.entersBody) {
-            continue;
-        }
-        const Eigen::Vector3d side =
-            0.5 * bore.diameter_m * Eigen::Vector3d(g.inward.z(), 0, -g.inward.x());
-        const Eigen::Vector3d end = g.mouth_m + g.inward * bore.depth_m;
-        painter().setPen(line(0.25, Qt::DashLine));
-        painter().setBrush(Qt::NoBrush);
-        QPolygonF hole;
-        for (const Eigen::Vector3d& v :
-             {Eigen::Vector3d(g.mouth_m + side), Eigen::Vector3d(end + side),
-              Eigen::Vector3d(end - side), Eigen::Vector3d(g.mouth_m - side)}) {
-            hole << at(v.x(), v.z());
-        }
-        painter().drawPolyline(hole);
-        text({nose.x() + mm(g.mouth_m.x()) - 5, nose.y() - mm(end.z()) - 0.5, 10, 4},
-             QString(QChar('A' + int(i))), 3, true, Qt::AlignCenter);
-    }
-    const Lip& lip = design_.lip;
-    if (lip.present) {
-        const Eigen::Vector3d along = lipDirection(lip);
-        const Eigen::Vector3d root(lip.slotX_m, 0, lip.slotZ_m);
-        const Eigen::Vector3d up = 0.5 * lip.thickness_m * lipUpperNormal(lip);
-        auto strip = [&](double from, double to, Qt::PenStyle style) {
-            painter().setPen(line(0.25, style));
-            QPolygonF box;
-            for (const Eigen::Vector3d& v :
-                 {Eigen::Vector3d(root + along * from + up),
-                  Eigen::Vector3d(root + along * to + up), Eigen::Vector3d(root + along * to - up),
-                  Eigen::Vector3d(root + along * from - up)}) {
-                box << at(v.x(), v.z());
-            }
-            painter().drawPolygon(box);
-        };
-        strip(-lip.slotDepth_m, 0, Qt::DashLine);
-        painter().setPen(line(0.25));
-        for (const LipPlane& plane : lipPlanes(lip)) {
-            const Eigen::Vector3d end = plane.root_m + plane.along * (plane.to_m - plane.from_m);
-            const Eigen::Vector3d half =
-                0.5 * lip.thickness_m * Eigen::Vector3d(plane.along.z(), 0, -plane.along.x());
-            QPolygonF box;
-            for (const Eigen::Vector3d& v :
-                 {Eigen::Vector3d(plane.root_m + half), Eigen::Vector3d(end + half),
-                  Eigen::Vector3d(end - half), Eigen::Vector3d(plane.root_m - half)}) {
-                box << at(v.x(), v.z());
-            }
-            painter().drawPolygon(box);
-        }
+    paintDrawing(painter(), drawBait(design_, d_, levelFrame(DrawnView::Side), DrawnFor::Bench),
+                 nose, 1.0, benchStyle());
+    const double L = d_.shape->sizes.length_m, tallest = mm(d_.shape->sizes.maxHeight_m);
+    if (design_.lip.present) {
+        const Lip& lip = design_.lip;
         const Eigen::Vector3d tip = lipPlace(lip, lipPlanes(lip).back().to_m);
         QString words = tr("lip %1 to the axis").arg(q(Quantity::Angle, lip.angle_rad));
         if (lip.bend_rad != 0) {
@@ -153,17 +47,6 @@ void Sheet::sideTemplate(const QPointF& nose) {
         }
         text({nose.x() + mm(tip.x()) - 26, nose.y() - mm(tip.z()) + 1, 60, 4}, words, 2.6);
     }
-    const Eigen::Vector3d tie = tiePoint(design_);
-    painter().setPen(line(0.25));
-    painter().drawEllipse(at(tie.x(), tie.z()), 1.0, 1.0);
-    for (const Fitting& f : design_.fittings) {
-        if (!swings(f.kind)) {
-            const QPointF c = at(f.x_m, f.z_m);
-            painter().drawLine(c - QPointF(1.5, 0), c + QPointF(1.5, 0));
-            painter().drawLine(c - QPointF(0, 1.5), c + QPointF(0, 1.5));
-        }
-    }
-    jointLines(nose, true);
     // Length, dimensioned under the bait.
     const double below = nose.y() + tallest * 0.62 + 8;
     painter().setPen(line(0.15));
@@ -173,39 +56,6 @@ void Sheet::sideTemplate(const QPointF& nose) {
                            QPointF(nose.x() + x + 1, below - 1));
     }
     text({nose.x(), below + 0.5, mm(L), 4}, length(L), 3, false, Qt::AlignCenter);
-}
-
-void Sheet::topTemplate(const QPointF& nose) {
-    QPolygonF outline;
-    for (int i = 0; i <= 160; ++i) {
-        const Section s = d_.shape->curves.at(i / 160.0);
-        outline << nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m));
-    }
-    for (int i = 160; i >= 0; --i) {
-        const Section s = d_.shape->curves.at(i / 160.0);
-        outline << nose + QPointF(mm(s.x_m), mm(s.halfWidth_m));
-    }
-    painter().setBrush(Qt::NoBrush);
-    painter().setPen(line(0.4));
-    painter().drawPolygon(outline);
-    painter().setPen(centreLine());
-    painter().drawLine(nose - QPointF(8, 0), nose + QPointF(mm(d_.shape->sizes.length_m) + 8, 0));
-    jointLines(nose, false);
-    for (double knot : d_.shape->curves.knots()) {
-        const Section s = d_.shape->curves.at(knot);
-        painter().setPen(line(0.12));
-        painter().drawLine(nose + QPointF(mm(s.x_m), -mm(s.halfWidth_m)),
-                           nose + QPointF(mm(s.x_m), mm(s.halfWidth_m)));
-    }
-    for (size_t i = 0; i < design_.bores.size(); ++i) {
-        const BoreGeometry& g = d_.mass->bores[i];
-        if (g.entersBody) {
-            painter().setPen(line(0.25, Qt::DashLine));
-            const double r = 0.5 * mm(design_.bores[i].diameter_m);
-            const QPointF c = nose + QPointF(mm(g.mouth_m.x()), mm(g.mouth_m.y()));
-            painter().drawEllipse(c, r, r);
-        }
-    }
 }
 
 void Sheet::stationTable(const QRectF& box) {
@@ -238,18 +88,20 @@ void Sheet::templates() {
     const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * mm(d_.shape->sizes.maxWidth_m);
     text({0, topY - 0.5 * mm(d_.shape->sizes.maxWidth_m) - 8, 120, 5}, tr("Top template"), 3.4,
          true);
-    topTemplate({ahead, topY});
+    paintDrawing(painter(), drawBait(design_, d_, levelFrame(DrawnView::Top), DrawnFor::Bench),
+                 {ahead, topY}, 1.0, benchStyle());
     stationTable(QRectF(std::max(ahead + mm(d_.shape->sizes.length_m) + 14, size_.width() - 80), 12,
                         76, 100));
     goToPage(first);
     std::vector<QStringList> rows;
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];
-        rows.push_back(
-            {QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(QString::fromStdString(b.name)),
-             b.from == BoreFrom::Belly ? tr("belly") : tr("back"), length(b.x_m, false),
-             length(b.y_m, false), length(b.diameter_m, false), length(b.depth_m, false),
-             q(Quantity::Angle, b.lean_rad)});
+        rows.push_back({QStringLiteral("%1  %2")
+                            .arg(QString::fromStdString(boreLetter(i)))
+                            .arg(QString::fromStdString(b.name)),
+                        b.from == BoreFrom::Belly ? tr("belly") : tr("back"), length(b.x_m, false),
+                        length(b.y_m, false), length(b.diameter_m, false), length(b.depth_m, false),
+                        q(Quantity::Angle, b.lean_rad)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
     table({0, topY + 0.5 * mm(d_.shape->sizes.maxWidth_m) + 8},
@@ -271,30 +123,7 @@ void Sheet::lipTemplate(const QPointF& at) {
     }
     const double middle = at.x() + 0.5 * mm(std::max(lip.width_m, lip.rootWidth_m)) + 4;
     const double rootY = at.y() + 9 + mm(lip.slotDepth_m);
-    painter().setPen(line(0.4));
-    painter().setBrush(Qt::NoBrush);
-    QPolygonF outline;
-    for (const Eigen::Vector2d& v : lipOutline(lip)) {
-        outline << QPointF(middle + mm(v.y()), rootY + mm(v.x()));
-    }
-    painter().drawPolygon(outline);
-    painter().drawRect(QRectF(middle - 0.5 * mm(lipRootWidth_m(lip)), rootY - mm(lip.slotDepth_m),
-                              mm(lipRootWidth_m(lip)), mm(lip.slotDepth_m)));
-    if (lip.holeDiameter_m > 0) {
-        const double r = 0.5 * mm(lip.holeDiameter_m);
-        painter().drawEllipse(QPointF(middle, rootY + mm(lip.holeAt_m)), r, r);
-    }
-    if (lipPlanes(lip).size() > 1) {
-        painter().setPen(line(0.2, Qt::DotLine));
-        painter().drawLine(QPointF(middle - 0.6 * mm(lip.width_m), rootY + mm(lip.bendAt_m)),
-                           QPointF(middle + 0.6 * mm(lip.width_m), rootY + mm(lip.bendAt_m)));
-    }
-    painter().setPen(centreLine());
-    painter().drawLine(QPointF(middle, rootY - mm(lip.slotDepth_m) - 3),
-                       QPointF(middle, rootY + mm(lip.length_m) + 3));
-    painter().setPen(line(0.2, Qt::DashLine));
-    painter().drawLine(QPointF(middle - 0.6 * mm(lip.width_m), rootY),
-                       QPointF(middle + 0.6 * mm(lip.width_m), rootY));
+    paintDrawing(painter(), drawFlatLip(design_), {middle, rootY}, 1.0, benchStyle());
     const double notes = middle + 0.5 * mm(std::max(lip.width_m, lip.rootWidth_m)) + 5;
     text({notes, rootY - 2.5, 60, 4}, tr("skin line: above it goes into the slot"), 2.6);
     text({notes, rootY + 3, 70, 4},
@@ -308,10 +137,6 @@ void Sheet::lipTemplate(const QPointF& at) {
          tr("slot at %1 from the nose, height %2").arg(length(lip.slotX_m), length(lip.slotZ_m)),
          2.6);
     if (design_.tie.place == TiePlace::Lip) {
-        const QPointF tie(middle, rootY + mm(design_.tie.upLip_m));
-        painter().setPen(line(0.3));
-        painter().drawLine(tie - QPointF(2, 0), tie + QPointF(2, 0));
-        painter().drawLine(tie - QPointF(0, 2), tie + QPointF(0, 2));
         text({notes, rootY + 15, 70, 4},
              tr("tie %1 from the skin line").arg(length(design_.tie.upLip_m)), 2.6);
     }
@@ -340,9 +165,10 @@ void Sheet::tables() {
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];
         const BoreGeometry& g = d_.mass->bores[i];
-        lead.push_back({QStringLiteral("%1  %2").arg(QChar('A' + int(i))).arg(leadWords(b)),
-                        length(b.diameter_m), length(g.plugLength_m),
-                        q(Quantity::Mass, g.leadMass_kg), length(b.depth_m - g.plugLength_m)});
+        lead.push_back(
+            {QStringLiteral("%1  %2").arg(QString::fromStdString(boreLetter(i))).arg(leadWords(b)),
+             length(b.diameter_m), length(g.plugLength_m), q(Quantity::Mass, g.leadMass_kg),
+             length(b.depth_m - g.plugLength_m)});
     }
     double y = table({0, std::max(62.0, lipFoot)}, tr("Lead plugs"),
                      {tr("hole"), tr("diameter"), tr("length"), tr("mass"), tr("filler above")},

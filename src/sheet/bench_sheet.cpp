@@ -6,8 +6,10 @@
 #include <QPainter>
 #include <QPdfWriter>
 
+#include "core/draw/draw_bait.h"
 #include "io/whole_file.h"
 #include "session/words.h"
+#include "sheet/drawing_file.h"
 #include "sheet/making_page.h"
 #include "sheet/sheet_paper.h"
 
@@ -72,6 +74,24 @@ void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Deri
         paintBenchPage(painter, i, page.size(), design, derived, bench);
         painter.restore();
     }
+}
+
+std::optional<Error> writeTemplates(const Design& design, const QString& path) {
+    const bool svg = path.endsWith(QLatin1String(".svg"), Qt::CaseInsensitive);
+    if (!svg && !path.endsWith(QLatin1String(".dxf"), Qt::CaseInsensitive)) {
+        return Error{"export.unknown_ending", "", {path.section('.', -1).toStdString()}, {}};
+    }
+    const Result<Derived> derived = evaluate(design);
+    if (!derived) {
+        return derived.error();
+    }
+    const Drawing drawing = drawTemplates(design, *derived);
+    const Result<std::string> bytes =
+        svg ? Result<std::string>(svgOf(drawing, design.name)) : dxfOf(drawing);
+    if (!bytes) {
+        return bytes.error();
+    }
+    return writeWholeFile(path.toStdU16String(), *bytes);
 }
 
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path, Bench bench) {

@@ -31,6 +31,10 @@ QPageSize benchPageSize(const Derived& derived);
 void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Derived& derived,
                      Bench bench);
 
+/// Evaluates and writes the templates at true scale, SVG or DXF by the ending of the name. Errors:
+/// those of evaluate, "export.unknown_ending", "file.cannot_write".
+std::optional<Error> writeTemplates(const Design& design, const QString& path);
+
 /// Evaluates and writes the PDF. Errors: those of evaluate, "file.cannot_write".
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path, Bench bench);
 

@@ -1,7 +1,10 @@
 #include "sheet/making_page.h"
-#include "session/words.h"
 
 #include <cmath>
+
+#include "core/draw/draw_bait.h"
+#include "session/words.h"
+#include "sheet/drawing_paint.h"
 
 namespace wl {
 namespace {
@@ -133,13 +136,10 @@ double lathePage(SheetPaper& s, const QPointF& at, const Design& design, const D
                    {tr("from the nose"), tr("diameter")}, rows, {34, 30});
 }
 
-// Corners from the nose and the axis, mm right and down.
-QPolygonF outlineOnPaper(const std::vector<OutlinePoint>& outline, double x, double z) {
-    QPolygonF corners;
-    for (const OutlinePoint& p : outline) {
-        corners << QPointF(mm(x + p.aft_m), -mm(z + p.up_m));
-    }
-    return corners;
+// The room a drawing takes, mm right and down.
+QRectF boxOf(const Drawing& drawing) {
+    const auto [left, low, right, high] = extent_mm(drawing);
+    return {left, -high, right - left, high - low};
 }
 
 // Each weight's outline to cut and to cast to, as seen from its own flank.
@@ -150,16 +150,11 @@ double weightOutlines(SheetPaper& s, const QPointF& at, const Design& design, co
     double top = at.y() + 8;
     for (size_t i = 0; i < design.sideWeights.size(); ++i) {
         const SideWeight& w = design.sideWeights[i];
-        QPolygonF corners = outlineOnPaper(w.outline, 0, 0);
-        if (w.from == Flank::Starboard) {  // looked at from there the nose is to the right
-            corners = QTransform::fromScale(-1, 1).map(corners);
-        }
-        const QRectF box = corners.boundingRect();
+        const Drawing outline = drawOutline(w.outline, w.from);
+        const QRectF box = boxOf(outline);
         top = s.room(top, std::max(14.0, box.height()) + 4);
-        QPainter& p = s.painter();
-        p.setBrush(Qt::NoBrush);
-        p.setPen(SheetPaper::line(0.4));
-        p.drawPolygon(corners.translated(at.x() + 4 - box.left(), top - box.top()));
+        paintDrawing(s.painter(), outline, {at.x() + 4 - box.left(), top - box.top()}, 1.0,
+                     benchStyle());
         const double words = at.x() + 10 + box.width();
         s.text({words, top, 110, 4},
                tr("%1, from %2: place %3 aft, %4 up; nose to the %5")
@@ -209,53 +204,19 @@ double buildUpTable(SheetPaper& s, const QPointF& at, const Design& design, cons
 // Every sheet's outline on its middle, one under the other.
 double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
     s.text({at.x(), at.y(), 120, 5}, tr("Sheets, starboard first, true scale"), 3.4, true);
-    double stack = 0;
-    for (const Layer& layer : design.make.layers) {
-        stack += layer.thickness_m;
-    }
-    double y = -0.5 * stack, top = at.y() + 8;
+    double top = at.y() + 8;
     for (size_t k = 0; k < design.make.layers.size(); ++k) {
         const Layer& layer = design.make.layers[k];
-        const double middle = y + 0.5 * layer.thickness_m;
-        y += layer.thickness_m;
-        QPolygonF back, belly;
-        double high = 0, low = 0;
-        for (int i = 0; i <= 160; ++i) {
-            const Section section = d.shape->curves.at(i / 160.0);
-            if (section.halfWidth_m > std::abs(middle)) {
-                const double up = skinHeight(section, middle, true);
-                const double down = skinHeight(section, middle, false);
-                high = std::max(high, mm(up));
-                low = std::min(low, mm(down));
-                back << QPointF(mm(section.x_m), -mm(up));
-                belly.prepend(QPointF(mm(section.x_m), -mm(down)));
-            }
-        }
-        top = s.room(top, high - low);
-        QPainter& p = s.painter();
-        const QPointF nose(at.x() + 4, top + high);
-        p.save();
-        p.translate(nose);
-        p.setBrush(Qt::NoBrush);
-        p.setPen(SheetPaper::line(0.4));
-        p.drawPolygon(back + belly);
-        for (const Cavity& c : design.make.cavities) {
-            if (int(k) + 1 >= c.layer && int(k) + 1 < c.layer + c.sheets) {
-                p.setPen(SheetPaper::line(0.25, Qt::DashLine));
-                p.drawPolygon(outlineOnPaper(c.outline, c.x_m, c.z_m));
-                if (c.outline.empty()) {
-                    p.drawRect(QRectF(mm(c.x_m - 0.5 * c.length_m), -mm(c.z_m + 0.5 * c.height_m),
-                                      mm(c.length_m), mm(c.height_m)));
-                }
-            }
-        }
-        p.restore();
+        const Drawing face = drawSheet(design, d, k);
+        const QRectF box = boxOf(face);
+        top = s.room(top, box.height());
+        paintDrawing(s.painter(), face, {at.x() + 4, top - box.top()}, 1.0, benchStyle());
         s.text({at.x() + 10 + mm(d.shape->sizes.length_m), top, 60, 4},
                tr("%1  %2, %3 thick")
                    .arg(k + 1)
                    .arg(QString::fromStdString(layer.material), s.length(layer.thickness_m)),
                2.6);
-        top += high - low + 4;
+        top += box.height() + 4;
     }
     return top;
 }

@@ -20,7 +20,7 @@ QPen SheetPaper::centreLine() {
     return centre;
 }
 
-QFont SheetPaper::font(double height_mm, bool strong) const {
+QFont SheetPaper::font(double height_mm, bool strong) {
     QFont font(loadShippedFont());
     font.setPixelSize(int(height_mm * 50));
     font.setWeight(strong ? QFont::DemiBold : QFont::Normal);
@@ -55,12 +55,17 @@ double SheetPaper::room(double y, double height) {
 // Text is laid out in a space of tenths of a millimetre, where font hinting does no harm.
 void SheetPaper::text(const QRectF& box_mm, const QString& words, double height_mm, bool strong,
                       int flags, const QColor& ink) {
-    painter().save();
-    painter().scale(0.02, 0.02);
-    painter().setFont(font(height_mm, strong));
-    painter().setPen(ink);
-    painter().drawText(QRectF(box_mm.topLeft() * 50, box_mm.size() * 50), flags, words);
-    painter().restore();
+    drawText(painter(), box_mm, words, height_mm, strong, flags, ink);
+}
+
+void SheetPaper::drawText(QPainter& p, const QRectF& box_mm, const QString& words, double height_mm,
+                          bool strong, int flags, const QColor& ink) {
+    p.save();
+    p.scale(0.02, 0.02);
+    p.setFont(font(height_mm, strong));
+    p.setPen(ink);
+    p.drawText(QRectF(box_mm.topLeft() * 50, box_mm.size() * 50), flags, words);
+    p.restore();
 }
 
 void SheetPaper::header(const QString& title) {

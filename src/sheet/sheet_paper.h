@@ -53,6 +53,9 @@ class SheetPaper {
 
     void text(const QRectF& box_mm, const QString& words, double height_mm, bool strong = false,
               int flags = Qt::AlignLeft | Qt::AlignVCenter, const QColor& ink = kInk);
+    /// The same with any painter whose unit is the millimetre.
+    static void drawText(QPainter& painter, const QRectF& box_mm, const QString& words,
+                         double height_mm, bool strong, int flags, const QColor& ink);
     /// Titled table; the first column reads left, the others right. Rows that do not fit go on to
     /// the next page under the same head. Gives the height below it.
     double table(const QPointF& at, const QString& title, const QStringList& head,
@@ -66,7 +69,7 @@ class SheetPaper {
     void header(const QString& title);
     /// 100 mm and 4 in to lay a rule against.
     void checkBars(const QPointF& at);
-    QFont font(double height_mm, bool strong) const;
+    static QFont font(double height_mm, bool strong);
 
     QPainter& real_;
 

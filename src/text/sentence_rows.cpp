@@ -28,6 +28,9 @@ constexpr std::array kRows{
         WL_TR("The file cannot be opened. Check that it is there and readable.")},
     Row{"file.cannot_write",
         WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
+    Row{"export.unknown_ending",
+        WL_TR("Templates are written as .svg or .dxf, not as “%w1”. End the name with one of "
+              "these.")},
     Row{"file.disk_full",
         WL_TR("The disk is full, so nothing was written; what was there before is whole. Make room "
               "or choose another place.")},

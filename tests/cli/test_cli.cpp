@@ -6,6 +6,7 @@
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
+#include <sstream>
 
 #include "io/design_file.h"
 
@@ -234,4 +235,43 @@ TEST_CASE("a design with an error finding gives exit 1") {
     const Outcome report = run("report " + path + " --json");
     CHECK(report.exit == 1);
     CHECK(report.out.find("bore.comes_out") != std::string::npos);
+}
+
+TEST_CASE("templates are exported at true scale, read back by other programs") {
+    const std::string here = folder().string();
+    const std::string bait = here + "/glide-bait.wade";
+    REQUIRE(run("demo glide-bait -o " + bait).exit == 0);
+    const nlohmann::json report = nlohmann::json::parse(run("report " + bait + " --json").out);
+    const std::string dxf = here + "/templates.dxf", svg = here + "/templates.svg";
+    REQUIRE(run("export " + bait + " -o " + dxf).exit == 0);
+    // ezdxf of Debian 12 (0.18.1): sound, in millimetres, the side's outline as long as the bait.
+    const std::string read =
+        "/usr/bin/python3 -c \"import ezdxf; d = ezdxf.readfile('" + dxf +
+        "'); side = next(e for e in d.modelspace() if e.dxf.layer == 'body'); "
+        "xs = [p[0] for p in side.get_points()]; "
+        "print(len(d.audit().errors), d.units, max(xs) - min(xs), "
+        "len([e for e in d.modelspace() if e.dxf.layer == 'saw lines']))\" 2>&1";
+    FILE* pipe = popen(read.c_str(), "r");
+    REQUIRE(pipe != nullptr);
+    std::array<char, 4096> said{};
+    const size_t n = fread(said.data(), 1, said.size() - 1, pipe);
+    INFO(std::string(said.data(), n));
+    REQUIRE(WEXITSTATUS(pclose(pipe)) == 0);
+    std::istringstream words(std::string(said.data(), n));
+    words.imbue(std::locale::classic());
+    int errors = -1, units = 0, saws = 0;
+    double length = 0;
+    words >> errors >> units >> length >> saws;
+    CHECK(errors == 0);
+    CHECK(units == 4);
+    CHECK(length == Approx(report["body"]["length_mm"].get<double>()));
+    CHECK(saws == 8);  // two faces and two bevels from the side, four bevels from above
+    REQUIRE(run("export " + bait + " -o " + svg).exit == 0);
+    std::ifstream in(svg);
+    const std::string text((std::istreambuf_iterator<char>(in)), {});
+    CHECK(text.find("mm\" height=") != std::string::npos);
+    const Outcome other = run("export " + bait + " -o " + here + "/templates.png");
+    CHECK(other.exit == 2);
+    CHECK_FALSE(std::filesystem::exists(here + "/templates.png"));
+    CHECK(run("export " + bait + " -o /no/such/folder/x.dxf").exit == 2);
 }

@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <QProcess>
 #include <QPushButton>
+#include <QSvgRenderer>
 #include <QTableView>
 #include <QTemporaryDir>
 #include <QTest>
@@ -14,6 +15,7 @@
 #include "app/dialogs/trace_dialog.h"
 #include "app/frame/main_window.h"
 #include "app/kit/theme.h"
+#include "core/draw/draw_bait.h"
 #include "core/shape/edit_body.h"
 #include "gui/opened.h"
 #include "sheet/bench_sheet.h"
@@ -280,4 +282,52 @@ TEST_CASE("the bench sheet is printed from the window, and a place it cannot go 
     info.start("pdfinfo", {file});
     REQUIRE(info.waitForFinished(60000));
     CHECK(QString::fromUtf8(info.readAllStandardOutput()).contains("Pages:           3"));
+}
+
+TEST_CASE("templates are saved from the window as a drawing of the bait's own size") {
+    Opened o(0);
+    o.window.rail().choose(Step::BenchSheet);
+    QCoreApplication::processEvents();
+    auto* path = o.window.findChild<QLineEdit*>("sheetPath");
+    auto* save = o.window.findChild<QPushButton*>("saveTemplates");
+    REQUIRE(path != nullptr);
+    REQUIRE(save != nullptr);
+    QTest::keyClicks(path, o.folder.filePath("templates.pdf"));
+    save->click();
+    CHECK(o.window.message().contains(".svg or .dxf"));
+    const QString file = o.folder.filePath("templates.svg");
+    path->clear();
+    QTest::keyClicks(path, file);
+    save->click();
+    CHECK(o.window.message().contains("Measure the length"));
+    // Painted by Qt's reader at 10 dots to the millimetre: from above as broad as the bait.
+    QSvgRenderer svg(file);
+    REQUIRE(svg.isValid());
+    QImage paper(svg.viewBoxF().size().toSize(), QImage::Format_RGB32);
+    paper.fill(Qt::white);
+    QPainter painter(&paper);
+    svg.render(&painter);
+    painter.end();
+    const Design design = demoDesign();
+    const Derived d = evaluated(design);
+    const Drawing drawing = drawTemplates(design, d);
+    const auto [left, low, right, high] = extent_mm(drawing);
+    std::vector<std::array<double, 4>> bodies;
+    for (const Primitive& shape : drawing) {
+        if (shape.layer == DrawnLayer::Body) {
+            bodies.push_back(extent_mm({shape}));
+        }
+    }
+    REQUIRE(bodies.size() == 2);
+    constexpr double kMargin = 5.0, kBeyond = 3.0;
+    const int column = int((kMargin - left + 1000 * d.shape->sizes.widestAt_m) * 10);
+    int first = paper.height(), last = 0;
+    for (int y = int((kMargin + high - bodies[1][3] - kBeyond) * 10);
+         y < int((kMargin + high - bodies[1][1] + kBeyond) * 10); ++y) {
+        if (qGray(paper.pixel(column, y)) < 128) {
+            first = std::min(first, y);
+            last = std::max(last, y);
+        }
+    }
+    CHECK((last - first) / 10.0 == Approx(1000 * d.shape->sizes.maxWidth_m).margin(0.8));
 }

@@ -13,10 +13,10 @@ const std::vector<std::string> kRooms{
     "core/base",  "core/model",  "core/design", "core/geometry", "core/shape",
     "core/joint", "core/make",   "core/hydro",  "core/hull",     "core/placed",
     "core/mass",  "core/motion", "core/rest",   "core/reckon",   "core/clearance",
-    "core/tank",  "core/rules",  "core/plan",   "core/school",   "text",
-    "io",         "session",     "shelf",       "scale",         "sheet",
-    "app/kit",    "app/views",   "app/dialogs", "app/pages",     "app/frame",
-    "cli"};
+    "core/tank",  "core/rules",  "core/draw",   "core/plan",     "core/school",
+    "text",       "io",          "session",     "shelf",         "scale",
+    "sheet",      "app/kit",     "app/views",   "app/dialogs",   "app/pages",
+    "app/frame",  "cli"};
 
 size_t roomOf(const std::string& path) {
     const auto room = std::find_if(kRooms.begin(), kRooms.end(),

@@ -75,10 +75,9 @@ Eigen::Vector3d CgalSolid::centroid_m() const {
 CgalSolid CgalSolid::within(const std::vector<HalfSpace>& spaces) const {
     CgalSolid left(*this);
     for (const HalfSpace& s : spaces) {
-        pmp::clip(
-            left.surface_->mesh,
-            Kernel::Plane_3(s.normal.x(), s.normal.y(), s.normal.z(), -s.offset_m),
-            CGAL::parameters::clip_volume(true));
+        pmp::clip(left.surface_->mesh,
+                  Kernel::Plane_3(s.normal.x(), s.normal.y(), s.normal.z(), -s.offset_m),
+                  CGAL::parameters::clip_volume(true));
     }
     pmp::triangulate_faces(left.surface_->mesh);
     return left;
@@ -102,8 +101,7 @@ std::vector<double> CgalSolid::distances_m(const std::vector<Eigen::Vector3d>& p
                                                                faces(mesh).second, mesh);
     std::vector<double> distances;
     for (const Eigen::Vector3d& p : places) {
-        distances.push_back(
-            std::sqrt(tree.squared_distance(Kernel::Point_3(p.x(), p.y(), p.z()))));
+        distances.push_back(std::sqrt(tree.squared_distance(Kernel::Point_3(p.x(), p.y(), p.z()))));
     }
     return distances;
 }

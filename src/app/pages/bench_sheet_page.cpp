@@ -68,11 +68,21 @@ void savePdf(Workbench& bench, const QString& path) {
     }
 }
 
+// Templates for a machine or another drawing program, by the ending of the name.
+void saveTemplates(Workbench& bench, const QString& path) {
+    if (const auto error = writeTemplates(bench.design(), path)) {
+        bench.say(QStringLiteral("▲ ") + sentence(*error, bench.bench()));
+    } else {
+        bench.say(tr("Templates saved to %1, in millimetres. Measure the length before you cut.")
+                      .arg(path));
+    }
+}
+
 QWidget* makeBenchSheetPage(Workbench& bench) {
     auto* actions = new Form(bench, tr("Bench sheet"));
     auto* path = new QLineEdit;
     path->setObjectName("sheetPath");
-    path->setAccessibleName(tr("File for the PDF"));
+    path->setAccessibleName(tr("File to save to"));
     path->setPlaceholderText(tr("file name, or leave empty to choose"));
     actions->add(path);
     auto* save = actions->button(tr("Save as PDF"), "savePdf");
@@ -86,6 +96,19 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
         }
         if (!file.isEmpty()) {
             savePdf(bench, file);
+        }
+    });
+    auto* templates = actions->button(tr("Save templates…"), "saveTemplates");
+    templates->setToolTip(tr("Side, top, lip and outlines as SVG or DXF"));
+    QObject::connect(templates, &QPushButton::clicked, templates, [&bench, templates, path] {
+        QString file = path->text().trimmed();
+        if (file.isEmpty()) {
+            file = QFileDialog::getSaveFileName(templates->window(), tr("Save the templates"),
+                                                QStringLiteral("templates.svg"),
+                                                tr("SVG drawing (*.svg);;DXF drawing (*.dxf)"));
+        }
+        if (!file.isEmpty()) {
+            saveTemplates(bench, file);
         }
     });
     auto* print = actions->button(tr("Print…"), "printSheet");

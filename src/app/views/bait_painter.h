@@ -1,12 +1,11 @@
-// Draws a bait as a drafting sheet would: outline, holes and lead, lip, fittings, marks. Shared by
-// the tank on screen and the printed sheet.
+// How a drawn bait looks in the window.
 #pragma once
 
 #include <QPainter>
-#include <functional>
 
 #include "app/kit/theme.h"
-#include "core/reckon/evaluate.h"
+#include "core/draw/draw_bait.h"
+#include "sheet/drawing_paint.h"
 
 namespace wl {
 
@@ -14,14 +13,11 @@ namespace wl {
 /// Front: from ahead, port to the right. Solid and Swing are views of their own widgets.
 enum class TankView { Side, Top, Front, Solid, Swing };
 
-/// Maps body places (m) to the paper.
-using Projection = std::function<QPointF(const Eigen::Vector3d&)>;
+/// The drawn view of a side, top or front.
+DrawnView drawnView(TankView view);
 
-/// Draws the bait with its inner features. `pixelsPerMetre` sizes symbols; hooks hang along `down`,
-/// a unit vector in the body frame.
-void paintBait(QPainter& painter, const Design& design, const Derived& derived, TankView view,
-               const Projection& project, double pixelsPerMetre, const Eigen::Vector3d& down,
-               const Inks& inks);
+/// The colours of the window on a body made that way.
+DrawnStyle windowStyle(MakeKind kind, const Inks& inks);
 
 /// The quiet fill of a body made that way.
 QColor stockColour(MakeKind kind, const Inks& inks);
@@ -29,13 +25,6 @@ QColor stockColour(MakeKind kind, const Inks& inks);
 /// Quartered disc of the centre of gravity; ring with a wave of the centre of buoyancy.
 void paintCentreOfGravity(QPainter& painter, const QPointF& at, double radius, const QColor& ink);
 void paintCentreOfBuoyancy(QPainter& painter, const QPointF& at, double radius, const QColor& ink);
-
-/// Closed outlines of the pieces of the bare body, then of the appendages, in body places. Side:
-/// the profile on the centre plane; top: the greatest breadth; front: the fullest section.
-std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& derived, TankView view);
-
-/// Width in pixels of lines inside the outline.
-inline constexpr double kInner = 1.0;
 
 /// A pen with round ends and joins.
 inline QPen inkPen(const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) {

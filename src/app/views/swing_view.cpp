@@ -152,7 +152,7 @@ void SwingView::paintEvent(QPaintEvent*) {
     frame();
     p.drawText(QRectF(10, 4, width() - 20, 40), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
                readout());
-    const auto outlines = bodyOutlines(d, TankView::Top);
+    const auto outlines = bodyOutlines(d, DrawnView::Top);
     const auto all = poses();
     double from = 0;
     for (size_t i = 0; i < all.size() && i < outlines.size(); ++i) {

@@ -147,15 +147,23 @@ void Tank::updateFrame() {
     }
 }
 
-QPointF Tank::toPaper(const Eigen::Vector3d& r) const {
-    const double s = pixelsPerMetre_;
-    if (view_ == TankView::Top) {
-        return {origin_.x() + r.x() * s, origin_.y() + r.y() * s};
+ViewFrame Tank::viewFrame() const {
+    ViewFrame frame = levelFrame(drawnView(view_));
+    if (view_ != TankView::Top) {
+        const PlaneAxes axes = planeAxes(pose_.up);
+        frame.right = view_ == TankView::Side ? axes.aft : axes.port;
+        frame.up = pose_.up;
+        frame.down = -pose_.up;
     }
-    const double height = pose_.up.dot(r) - pose_.offset_m;
-    const PlaneAxes axes = planeAxes(pose_.up);
-    const double across = view_ == TankView::Side ? axes.aft.dot(r) : axes.port.dot(r);
-    return {origin_.x() + across * s, waterlineY_ - height * s};
+    return frame;
+}
+
+QPointF Tank::toPaper(const Eigen::Vector3d& r) const {
+    const Eigen::Vector2d mm = viewFrame().onPaper_mm(r);
+    const double s = pixelsPerMetre_ / 1000;
+    const double zero =
+        view_ == TankView::Top ? origin_.y() : waterlineY_ + pose_.offset_m * pixelsPerMetre_;
+    return {origin_.x() + mm.x() * s, zero - mm.y() * s};
 }
 
 Eigen::Vector3d Tank::fromPaper(const QPointF& at, const Eigen::Vector3d& like) const {

@@ -50,6 +50,8 @@ class Tank : public QWidget {
     Pose wantedPose() const;
     void takeResults();
     void updateFrame();
+    /// The view on the bait as it lies.
+    ViewFrame viewFrame() const;
     QPointF toPaper(const Eigen::Vector3d& place) const;
     Eigen::Vector3d fromPaper(const QPointF& at, const Eigen::Vector3d& like) const;
     void moveHandle(int index, const Eigen::Vector3d& to);

@@ -28,7 +28,7 @@ void Tank::paintWater(QPainter& p) const {
 void Tank::paintApart(QPainter& p) const {
     const Inks& c = inks();
     const Derived& d = *shown_->derived;
-    const auto outlines = bodyOutlines(d, TankView::Side);
+    const auto outlines = bodyOutlines(d, DrawnView::Side);
     const size_t count = std::min(outlines.size(), d.rest->alone.size());
     constexpr double kBetween_m = 0.022;
     std::vector<std::pair<double, double>> reach(count);  // along, from the piece's own centre
@@ -83,7 +83,7 @@ void Tank::paintLinked(QPainter& p) const {
     const Inks& c = inks();
     const Derived& d = *shown_->derived;
     const LinkedRest& chain = *d.rest->linked;
-    const auto outlines = bodyOutlines(d, TankView::Side);
+    const auto outlines = bodyOutlines(d, DrawnView::Side);
     const size_t count = std::min(outlines.size(), chain.linkOf.size());
     const auto place = [&](size_t part, const Eigen::Vector3d& v) {
         const size_t link = chain.linkOf[part];
@@ -309,11 +309,10 @@ void Tank::paintEvent(QPaintEvent*) {
     paintWater(p);
     paintTrace(p);
     const Derived& d = *shown_->derived;
-    const Eigen::Vector3d down =
-        view_ == TankView::Top ? Eigen::Vector3d(1, 0, 0) : Eigen::Vector3d(-pose_.up);
-    paintBait(
-        p, *shown_->design, d, view_, [this](const Eigen::Vector3d& r) { return toPaper(r); },
-        pixelsPerMetre_, down, c);
+    const ViewFrame frame = viewFrame();
+    paintDrawing(p, drawBait(*shown_->design, d, frame, DrawnFor::Picture),
+                 toPaper(Eigen::Vector3d::Zero()), pixelsPerMetre_ / 1000,
+                 windowStyle(shown_->design->make.kind, c));
     paintCentres(p);
     paintRuler(p);
     paintHandles(p);

@@ -1,10 +1,10 @@
-// The outlines a bait is drawn with, in body places.
+#include "core/draw/outlines.h"
+
 #include <boost/geometry.hpp>
 #include <boost/geometry/geometries/multi_point.hpp>
 #include <boost/geometry/geometries/point_xy.hpp>
 #include <boost/geometry/geometries/polygon.hpp>
 
-#include "app/views/bait_painter.h"
 #include "core/geometry/section_strip.h"
 
 namespace wl {
@@ -77,28 +77,28 @@ Places sideOutline(const BodyCurves& curves, const PieceBounds& bounds) {
 }
 
 // The hull of some corners as they fall on the paper of a view.
-Places hullOutline(const std::vector<Eigen::Vector3d>& corners, TankView view) {
+Places hullOutline(const std::vector<Eigen::Vector3d>& corners, DrawnView view) {
     namespace bg = boost::geometry;
     using Point = bg::model::d2::point_xy<double>;
     bg::model::multi_point<Point> points;
     for (const Eigen::Vector3d& v : corners) {
-        points.emplace_back(view == TankView::Front ? v.y() : v.x(),
-                            view == TankView::Top ? v.y() : v.z());
+        points.emplace_back(view == DrawnView::Front ? v.y() : v.x(),
+                            view == DrawnView::Top ? v.y() : v.z());
     }
     bg::model::polygon<Point> hull;
     bg::convex_hull(points, hull);
     Places out;
     const Eigen::Vector3d& some = corners.front();
     for (const Point& p : hull.outer()) {
-        out.push_back(view == TankView::Front ? Eigen::Vector3d(some.x(), p.x(), p.y())
-                      : view == TankView::Top ? Eigen::Vector3d(p.x(), p.y(), some.z())
-                                              : Eigen::Vector3d(p.x(), 0, p.y()));
+        out.push_back(view == DrawnView::Front ? Eigen::Vector3d(some.x(), p.x(), p.y())
+                      : view == DrawnView::Top ? Eigen::Vector3d(p.x(), p.y(), some.z())
+                                               : Eigen::Vector3d(p.x(), 0, p.y()));
     }
     return out;
 }
 
 // An appendage; both arms of a V one after the other, joined where they are nearest to the rivet.
-Places armsOutline(const BodyPart& part, TankView view) {
+Places armsOutline(const BodyPart& part, DrawnView view) {
     const auto& corners = part.mesh.vertices_m;
     const auto split = corners.begin() + long(part.secondArm > 0 ? part.secondArm : corners.size());
     Places all;
@@ -119,13 +119,13 @@ Places armsOutline(const BodyPart& part, TankView view) {
 
 }  // namespace
 
-std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, TankView view) {
+std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, DrawnView view) {
     std::vector<Places> all;
     bool sectionDone = false;
     for (const BodyPart& part : d.shape->parts) {
         if (part.appendage) {
             all.push_back(armsOutline(part, view));
-        } else if (view == TankView::Front) {
+        } else if (view == DrawnView::Front) {
             if (!sectionDone) {
                 std::vector<Eigen::Vector2d> ring;
                 const Section s = d.shape->curves.atX(d.shape->sizes.widestAt_m);
@@ -138,11 +138,28 @@ std::vector<std::vector<Eigen::Vector3d>> bodyOutlines(const Derived& d, TankVie
                 sectionDone = true;
             }
         } else {
-            all.push_back(view == TankView::Side ? sideOutline(d.shape->curves, part.bounds)
-                                                 : topOutline(d.shape->curves, part.bounds));
+            all.push_back(view == DrawnView::Side ? sideOutline(d.shape->curves, part.bounds)
+                                                  : topOutline(d.shape->curves, part.bounds));
         }
     }
     return all;
+}
+
+Places templateOutline(const BodyCurves& curves, DrawnView view) {
+    constexpr int kPoints = 160;
+    Places upper, lower;
+    for (int i = 0; i <= kPoints; ++i) {
+        const Section s = curves.at(double(i) / kPoints);
+        if (view == DrawnView::Side) {
+            upper.emplace_back(s.x_m, 0, s.back_m);
+            lower.emplace_back(s.x_m, 0, s.belly_m);
+        } else {
+            upper.emplace_back(s.x_m, -s.halfWidth_m, s.widest_m);
+            lower.emplace_back(s.x_m, s.halfWidth_m, s.widest_m);
+        }
+    }
+    upper.insert(upper.end(), lower.rbegin(), lower.rend());
+    return upper;
 }
 
 }  // namespace wl

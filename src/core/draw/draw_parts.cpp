@@ -1,0 +1,147 @@
+// Parts of a bait that are cut out flat.
+#include <cmath>
+
+#include "core/base/units.h"
+#include "core/draw/draw_bait.h"
+#include "core/geometry/section_strip.h"
+
+namespace wl {
+
+using Eigen::Vector2d;
+using Points = std::vector<Vector2d>;
+
+namespace {
+
+Primitive& add(Drawing& drawing, DrawnLayer layer, Stroke stroke, Points points, bool closed) {
+    Primitive& p = drawing.emplace_back();
+    p.layer = layer;
+    p.stroke = stroke;
+    p.points_mm = std::move(points);
+    p.closed = closed;
+    return p;
+}
+
+Points outlinePoints(const std::vector<OutlinePoint>& outline, double aft_m, double up_m) {
+    Points points;
+    for (const OutlinePoint& q : outline) {
+        points.emplace_back(1000.0 * (aft_m + q.aft_m), 1000.0 * (up_m + q.up_m));
+    }
+    return points;
+}
+
+}  // namespace
+
+Drawing drawFlatLip(const Design& design) {
+    constexpr double kBeyond_mm = 3.0, kWide = 0.6;
+    const Lip& lip = design.lip;
+    Drawing drawing;
+    if (!lip.present) {
+        return drawing;
+    }
+    Points outline;
+    for (const Vector2d& v : lipOutline(lip)) {
+        outline.emplace_back(1000.0 * v.y(), -1000.0 * v.x());
+    }
+    add(drawing, DrawnLayer::Lip, Stroke::Outline, std::move(outline), true);
+    const double root = 500.0 * lipRootWidth_m(lip), slot = 1000.0 * lip.slotDepth_m;
+    add(drawing, DrawnLayer::Lip, Stroke::Outline,
+        {{-root, 0}, {-root, slot}, {root, slot}, {root, 0}}, true);
+    if (lip.holeDiameter_m > 0) {
+        Primitive& hole =
+            add(drawing, DrawnLayer::Lip, Stroke::Outline, {{0, -1000.0 * lip.holeAt_m}}, true);
+        hole.shape = DrawnShape::Disc;
+        hole.diameter_mm = 1000.0 * lip.holeDiameter_m;
+    }
+    const double wide = kWide * 1000.0 * lip.width_m;
+    if (lipPlanes(lip).size() > 1) {
+        const double bend = -1000.0 * lip.bendAt_m;
+        add(drawing, DrawnLayer::Lip, Stroke::Fine, {{-wide, bend}, {wide, bend}}, false);
+    }
+    add(drawing, DrawnLayer::CentreLine, Stroke::Centre,
+        {{0, slot + kBeyond_mm}, {0, -1000.0 * lip.length_m - kBeyond_mm}}, false);
+    add(drawing, DrawnLayer::Lip, Stroke::Hidden, {{-wide, 0}, {wide, 0}}, false);
+    if (design.tie.place == TiePlace::Lip) {
+        add(drawing, DrawnLayer::Tie, Stroke::Saw, {{0, -1000.0 * design.tie.upLip_m}}, false)
+            .shape = DrawnShape::CrossMark;
+    }
+    return drawing;
+}
+
+Drawing drawSheet(const Design& design, const Derived& derived, size_t sheet) {
+    double stack = 0, from = 0;
+    for (size_t k = 0; k < design.make.layers.size(); ++k) {
+        from += k < sheet ? design.make.layers[k].thickness_m : 0.0;
+        stack += design.make.layers[k].thickness_m;
+    }
+    const double middle = from - 0.5 * stack + 0.5 * design.make.layers[sheet].thickness_m;
+    Points back, belly;
+    constexpr int kPoints = 160;
+    for (int i = 0; i <= kPoints; ++i) {
+        const Section s = derived.shape->curves.at(double(i) / kPoints);
+        if (s.halfWidth_m > std::abs(middle)) {
+            back.emplace_back(1000.0 * s.x_m, 1000.0 * skinHeight(s, middle, true));
+            belly.emplace_back(1000.0 * s.x_m, 1000.0 * skinHeight(s, middle, false));
+        }
+    }
+    back.insert(back.end(), belly.rbegin(), belly.rend());
+    Drawing drawing;
+    add(drawing, DrawnLayer::Body, Stroke::Outline, std::move(back), true);
+    for (const Cavity& c : design.make.cavities) {
+        if (int(sheet) + 1 < c.layer || int(sheet) + 1 >= c.layer + c.sheets) {
+            continue;
+        }
+        Points corners = outlinePoints(c.outline, c.x_m, c.z_m);
+        if (corners.empty()) {
+            const double l = 500.0 * c.length_m, h = 500.0 * c.height_m;
+            const Vector2d at(1000.0 * c.x_m, 1000.0 * c.z_m);
+            corners = {at + Vector2d(-l, -h), at + Vector2d(l, -h), at + Vector2d(l, h),
+                       at + Vector2d(-l, h)};
+        }
+        add(drawing, DrawnLayer::Cavities, Stroke::Hidden, std::move(corners), true);
+    }
+    return drawing;
+}
+
+Drawing drawOutline(const std::vector<OutlinePoint>& outline, Flank from) {
+    Points corners = outlinePoints(outline, 0, 0);
+    if (from == Flank::Starboard) {  // looked at from there the nose is to the right
+        for (Vector2d& p : corners) {
+            p.x() = -p.x();
+        }
+    }
+    Drawing drawing;
+    add(drawing, DrawnLayer::Weights, Stroke::Outline, std::move(corners), true);
+    return drawing;
+}
+
+Drawing drawTemplates(const Design& design, const Derived& derived) {
+    constexpr double kBetween_mm = 10.0;
+    Drawing all;
+    double top = 0;
+    const auto below = [&](Drawing part) {
+        const auto [left, low, right, high] = extent_mm(part);
+        for (Primitive& p : part) {
+            for (Vector2d& q : p.points_mm) {
+                q.y() += top - high;
+            }
+        }
+        top -= high - low + kBetween_mm;
+        all.insert(all.end(), part.begin(), part.end());
+    };
+    below(drawBait(design, derived, levelFrame(DrawnView::Side), DrawnFor::Bench));
+    below(drawBait(design, derived, levelFrame(DrawnView::Top), DrawnFor::Bench));
+    if (design.lip.present) {
+        below(drawFlatLip(design));
+    }
+    if (design.make.kind == MakeKind::Layered) {
+        for (size_t k = 0; k < design.make.layers.size(); ++k) {
+            below(drawSheet(design, derived, k));
+        }
+    }
+    for (const SideWeight& w : design.sideWeights) {
+        below(drawOutline(w.outline, w.from));
+    }
+    return all;
+}
+
+}  // namespace wl

@@ -1,0 +1,152 @@
+#include "sheet/drawing_paint.h"
+
+#include <QPainterPath>
+
+#include "sheet/sheet_paper.h"
+
+namespace wl {
+namespace {
+
+class DrawingPainter {
+  public:
+    DrawingPainter(QPainter& painter, const Drawing& drawing, const QPointF& origin, double scale,
+                   const DrawnStyle& style)
+        : p_(painter), drawing_(drawing), origin_(origin), scale_(scale), style_(style) {}
+
+    void paint() {
+        for (const Primitive& shape : drawing_) {
+            if (shape.layer == DrawnLayer::Body) {
+                body_ = body_.united(pathOf(shape));
+            }
+        }
+        for (size_t i = 0; i < drawing_.size(); ++i) {
+            const Primitive& shape = drawing_[i];
+            if (shape.layer != DrawnLayer::Body) {
+                one(shape);
+                continue;
+            }
+            QPainterPath whole = pathOf(shape);
+            while (i + 1 < drawing_.size() && drawing_[i + 1].layer == DrawnLayer::Body) {
+                whole = whole.united(pathOf(drawing_[++i]));
+            }
+            use(shape);
+            p_.drawPath(whole);
+        }
+    }
+
+  private:
+    QPointF at(const Eigen::Vector2d& mm) const {
+        return origin_ + QPointF(mm.x() * scale_, -mm.y() * scale_);
+    }
+
+    QPainterPath pathOf(const Primitive& shape) const {
+        QPolygonF points;
+        for (const Eigen::Vector2d& q : shape.points_mm) {
+            points << at(q);
+        }
+        QPainterPath path;
+        path.setFillRule(Qt::WindingFill);  // the arms of a V lie over each other
+        path.addPolygon(points);
+        if (shape.closed) {
+            path.closeSubpath();
+        }
+        return path;
+    }
+
+    void use(const Primitive& shape) {
+        p_.setPen(style_.pen(shape.stroke, shape.bar_mm * scale_));
+        p_.setBrush(style_.brush(shape.fill));
+    }
+
+    void one(const Primitive& shape) {
+        if (shape.points_mm.empty()) {
+            return;
+        }
+        const QPointF place = at(shape.points_mm.front());
+        const double radius = 0.5 * shape.diameter_mm * scale_, m = style_.mark;
+        if (shape.insideBody) {
+            p_.save();
+            p_.setClipPath(body_);
+        }
+        use(shape);
+        switch (shape.shape) {
+            case DrawnShape::Path:
+                p_.drawPath(pathOf(shape));
+                break;
+            case DrawnShape::Disc:
+                p_.drawEllipse(place, radius, radius);
+                break;
+            case DrawnShape::TieMark:
+                p_.drawEllipse(place, m, m);
+                break;
+            case DrawnShape::PinMark:
+                p_.setBrush(style_.brush(Fill::Hollow));
+                p_.drawEllipse(place, std::max(0.8 * m, radius), std::max(0.8 * m, radius));
+                break;
+            case DrawnShape::CrossMark:
+                p_.drawLine(place - QPointF(1.5 * m, 0), place + QPointF(1.5 * m, 0));
+                p_.drawLine(place - QPointF(0, 1.5 * m), place + QPointF(0, 1.5 * m));
+                break;
+            case DrawnShape::BendMark:
+                p_.drawLine(place - QPointF(0, 1.25 * m), place + QPointF(0, 1.25 * m));
+                style_.words(p_, place + QPointF(1.9 * m, -2.8 * m),
+                             QString::fromStdString(shape.words));
+                break;
+            case DrawnShape::Words:
+                style_.words(p_, place, QString::fromStdString(shape.words));
+                break;
+        }
+        if (shape.insideBody) {
+            p_.restore();
+        }
+    }
+
+    QPainter& p_;
+    const Drawing& drawing_;
+    const QPointF origin_;
+    const double scale_;
+    const DrawnStyle& style_;
+    QPainterPath body_;
+};
+
+QPen benchPen(Stroke stroke) {
+    switch (stroke) {
+        case Stroke::None:
+            return Qt::NoPen;
+        case Stroke::Outline:
+            return SheetPaper::line(0.4);
+        case Stroke::Saw:
+            return SheetPaper::line(0.3);
+        case Stroke::Fine:
+            return SheetPaper::line(0.12);
+        case Stroke::Hidden:
+            return SheetPaper::line(0.25, Qt::DashLine);
+        case Stroke::Centre:
+            return SheetPaper::centreLine();
+        default:
+            return SheetPaper::line(0.25);
+    }
+}
+
+}  // namespace
+
+void paintDrawing(QPainter& painter, const Drawing& drawing, const QPointF& origin,
+                  double unitsPerMm, const DrawnStyle& style) {
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    DrawingPainter(painter, drawing, origin, unitsPerMm, style).paint();
+    painter.restore();
+}
+
+DrawnStyle benchStyle() {
+    DrawnStyle style;
+    style.pen = [](Stroke stroke, double) { return benchPen(stroke); };
+    style.brush = [](Fill) { return QBrush(Qt::NoBrush); };
+    style.words = [](QPainter& painter, const QPointF& at, const QString& words) {
+        SheetPaper::drawText(painter, {at.x() - 5, at.y() - 2, 10, 4}, words, 2.6, true,
+                             Qt::AlignCenter, SheetPaper::kInk);
+    };
+    return style;
+}
+
+}  // namespace wl
