@@ -81,6 +81,27 @@ void putMotion(Json& piece, const Derived& d, size_t i) {
     piece["added_inertia_share"] = listOf(addedInertiaCoefficients(size.x(), size.y(), size.z()));
 }
 
+Json surfacesJson(const std::vector<Surface>& surfaces) {
+    static const char* const kinds[] = {"lip",      "nose_face", "tail_face", "fin",
+                                        "bristles", "soft_tail", "side_piece"};
+    Json list = Json::array();
+    for (const Surface& s : surfaces) {
+        Json j{{"kind", kinds[static_cast<int>(s.kind)]},
+               {"name", s.name},
+               {"path", pathOf(s.record)},
+               {"swings", s.swings},
+               {"reckoned", s.reckoned()}};
+        put(j, "area", Quantity::Area, s.area_m2());
+        put(j, "chord", Quantity::Length, s.chord_m);
+        putPlace(j, "root", s.root_m);
+        putPlace(j, "centre", s.centre_m);
+        j["along"] = listOf(s.along);
+        j["normal"] = listOf(s.normal);
+        list.push_back(j);
+    }
+    return list;
+}
+
 Json massJson(const Derived& d) {
     static const char* const kinds[] = {"body",  "plug", "filler", "fitting", "lip",     "coat",
                                         "hinge", "wire", "rattle", "tank",    "built_up"};
@@ -368,6 +389,7 @@ Report makeReport(const Design& design, const Model& model) {
     out["body"] = bodyJson(*derived);
     out["stock"] = stockJson(*derived);
     out["mass"] = massJson(*derived);
+    out["surfaces"] = surfacesJson(derived->mass->surfaces);
     out["joints"] = jointsJson(design, *derived);
     out["rest"] = floatJson(*derived);
     out["waterlogged"] = waterloggedJson(*derived);

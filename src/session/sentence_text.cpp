@@ -80,9 +80,9 @@ QString leanWords(double roll_rad, Bench bench) {
                         : QCoreApplication::translate("Attitude", "leans %1 to port").arg(much);
 }
 
-QString withoutDrag(const Design& design) {
+QString withoutDrag(const Derived& derived) {
     QStringList names;
-    for (const std::string& name : partsWithoutDrag(design)) {
+    for (const std::string& name : unreckoned(derived.mass->surfaces)) {
         names << QString::fromStdString(name);
     }
     return names.join(QStringLiteral(", "));

@@ -5,7 +5,7 @@
 
 #include "core/base/finding.h"
 #include "core/base/result.h"
-#include "core/design/design.h"
+#include "core/reckon/derived.h"
 
 namespace wl {
 
@@ -25,7 +25,7 @@ QString noseWords(double pitch_rad, Bench bench);
 QString leanWords(double roll_rad, Bench bench);
 
 /// The parts whose drag is not reckoned yet, as one line; empty when there are none.
-QString withoutDrag(const Design& design);
+QString withoutDrag(const Derived& derived);
 
 /// The decimal mark of the desktop's own settings: ',' or '.'.
 char makersDecimalMark();

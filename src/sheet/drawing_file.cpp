@@ -1,9 +1,9 @@
 #include "sheet/drawing_file.h"
 
+#include <dxflib/dl_dxf.h>
 #include <QBuffer>
 #include <QSvgGenerator>
 #include <QTemporaryDir>
-#include <dxflib/dl_dxf.h>
 #include <cmath>
 #include <set>
 
@@ -33,7 +33,8 @@ class DxfFile {
         lineTypes();
         layers(drawing);
         out_.tableStyle(1);
-        dxf_.writeStyle(out_, DL_StyleData("standard", 0, kText_mm, 1.0, 0.0, 0, kText_mm, "txt", ""));
+        dxf_.writeStyle(out_,
+                        DL_StyleData("standard", 0, kText_mm, 1.0, 0.0, 0, kText_mm, "txt", ""));
         out_.tableEnd();
         dxf_.writeView(out_);
         dxf_.writeUcs(out_);
@@ -75,10 +76,16 @@ class DxfFile {
             const bool dashed = std::string_view(name) == "DASHED";
             const bool centre = std::string_view(name) == "CENTER";
             double dashes[] = {3.0, -1.5}, long_short[] = {8.0, -1.5, 1.5, -1.5};
-            dxf_.writeLinetype(
-                out_, DL_LinetypeData(name, name, 0, dashed ? 2 : centre ? 4 : 0,
-                                      dashed ? 4.5 : centre ? 12.5 : 0.0,
-                                      dashed ? dashes : centre ? long_short : nullptr));
+            dxf_.writeLinetype(out_, DL_LinetypeData(name, name, 0,
+                                                     dashed   ? 2
+                                                     : centre ? 4
+                                                              : 0,
+                                                     dashed   ? 4.5
+                                                     : centre ? 12.5
+                                                              : 0.0,
+                                                     dashed   ? dashes
+                                                     : centre ? long_short
+                                                              : nullptr));
         }
         out_.tableEnd();
     }
@@ -137,10 +144,9 @@ class DxfFile {
     }
 
     void words(const Primitive& p, double x, double y, const DL_Attributes& as) {
-        dxf_.writeText(out_,
-                       DL_TextData(x, y, 0, x, y, 0, kText_mm, 1.0, 0, 1, 2, p.words, "standard",
-                                   0.0),
-                       as);
+        dxf_.writeText(
+            out_, DL_TextData(x, y, 0, x, y, 0, kText_mm, 1.0, 0, 1, 2, p.words, "standard", 0.0),
+            as);
     }
 
     static constexpr int kByLayer = 256, kThin = 25;  // the format's code; hundredths of a mm

@@ -63,23 +63,21 @@ TEST_CASE("the drawn outline is as large as the body, in mm") {
         const Design design = *readDesign(demo.text);
         const Derived d = evaluated(design);
         for (const DrawnView view : {DrawnView::Side, DrawnView::Top}) {
-            const auto body = onLayer(drawBait(design, d, levelFrame(view), DrawnFor::Bench),
-                                      DrawnLayer::Body);
+            const auto body =
+                onLayer(drawBait(design, d, levelFrame(view), DrawnFor::Bench), DrawnLayer::Body);
             REQUIRE(body.size() == 1);
             const auto [left, low, right, high] = extent_mm(body);
             CHECK(right - left == Approx(1000 * d.shape->sizes.length_m));
-            CHECK(high - low == Approx(1000 * (view == DrawnView::Side
-                                                   ? d.shape->sizes.maxHeight_m
-                                                   : d.shape->sizes.maxWidth_m))
+            CHECK(high - low == Approx(1000 * (view == DrawnView::Side ? d.shape->sizes.maxHeight_m
+                                                                       : d.shape->sizes.maxWidth_m))
                                     .epsilon(2e-3));
             // Boost.Math 1.74's Gauss-Kronrod rule over the sections.
             const auto breadth = [&](double x) {
                 const Section s = d.shape->curves.atX(x);
                 return view == DrawnView::Side ? s.back_m - s.belly_m : 2 * s.halfWidth_m;
             };
-            const double area =
-                boost::math::quadrature::gauss_kronrod<double, 31>::integrate(
-                    breadth, 0.0, d.shape->sizes.length_m, 12, 1e-8);
+            const double area = boost::math::quadrature::gauss_kronrod<double, 31>::integrate(
+                breadth, 0.0, d.shape->sizes.length_m, 12, 1e-8);
             CHECK(area_mm2(body.front()) == Approx(1e6 * area).epsilon(2e-3));
         }
     }
@@ -198,7 +196,9 @@ TEST_CASE("flat parts are drawn at their own measures") {
     CHECK(drawFlatLip(design).empty());
     // A weight let in from starboard is looked at from there: the nose is to the right.
     const std::vector<OutlinePoint> hook{{0, 0}, {0.010, 0}, {0.010, 0.002}, {0, 0.006}};
-    const Drawing port = drawOutline(hook, Flank::Port), other = drawOutline(hook, Flank::Starboard);
-    checkMoved(port, other, [](const Eigen::Vector2d& p) { return Eigen::Vector2d(-p.x(), p.y()); });
+    const Drawing port = drawOutline(hook, Flank::Port),
+                  other = drawOutline(hook, Flank::Starboard);
+    checkMoved(port, other,
+               [](const Eigen::Vector2d& p) { return Eigen::Vector2d(-p.x(), p.y()); });
     CHECK(area_mm2(port[0]) == Approx(40.0));
 }

@@ -77,8 +77,9 @@ QWidget* makeRunPage(Workbench& bench) {
                                         : QStringLiteral("–");
         });
     });
-    depth->readout(tr("Not counted: drag of"),
-                   [](const Results& r) { return withoutDrag(*r.design); });
+    depth->readout(tr("Not counted: drag of"), [](const Results& r) {
+        return r.derived ? withoutDrag(*r.derived) : QString();
+    });
     depth->hideLastWhenEmpty();
 
     depth->note(

@@ -19,8 +19,8 @@ void draftHook(Drafting& d, const Vector2d& eye, const Vector2d& hang, double le
     const Vector2d bend = eye + hang * (ring_mm + length_mm * 0.82);
     const double gape = length_mm * 0.30;
     const auto steel = [&](Drafting::Points points) {
-        d.path(DrawnLayer::Fittings, Stroke::Metal, std::move(points), Fill::None, false)
-            .bar_mm = wire;
+        d.path(DrawnLayer::Fittings, Stroke::Metal, std::move(points), Fill::None, false).bar_mm =
+            wire;
     };
     steel({top, bend});
     if (f.weedGuard) {

@@ -60,8 +60,8 @@ Drafting::Points toolOnPaper(const Drafting& d, const CutTool& tool) {
         return barOnPaper(d.at(tool.mouth_m), d.at(end), 2000.0 * tool.halfAlong_m);
     }
     const Vector3d wide = std::abs(a[axis]) < std::abs(c[axis]) + 1e-12 ? a : c;
-    return d.at(std::vector<Vector3d>{tool.mouth_m + wide, end + wide, end - wide,
-                                      tool.mouth_m - wide});
+    return d.at(
+        std::vector<Vector3d>{tool.mouth_m + wide, end + wide, end - wide, tool.mouth_m - wide});
 }
 
 void draftBore(Drafting& d, size_t index, const CutTool& tool) {
@@ -74,8 +74,8 @@ void draftBore(Drafting& d, size_t index, const CutTool& tool) {
     }
     if (d.bench()) {
         // Open at the skin.
-        d.path(DrawnLayer::Bores, Stroke::Hidden, barOnPaper(d.at(tool.mouth_m), d.at(bottom), width),
-               Fill::None, false);
+        d.path(DrawnLayer::Bores, Stroke::Hidden,
+               barOnPaper(d.at(tool.mouth_m), d.at(bottom), width), Fill::None, false);
         constexpr double kOver_mm = 2.5;
         const double out = tool.inward.z() > 0 ? kOver_mm : -kOver_mm;
         d.mark(DrawnShape::Words, DrawnLayer::Bores, d.at(bottom) + Vector2d(0, out),

@@ -39,11 +39,11 @@ Drafting::Points barOnPaper(const Eigen::Vector2d& a, const Eigen::Vector2d& b, 
 Drafting::Points arcOnPaper(const Eigen::Vector2d& middle, const Eigen::Vector2d& halves_mm,
                             double turned_rad, double from_rad, double to_rad);
 
-void draftThings(Drafting& drafting);     ///< bores, holes, weights, cavities, rattles, slot, stems
-void draftJoints(Drafting& drafting);     ///< hinges and their bevels; on the bench the saw's lines
-void draftWire(Drafting& drafting);       ///< the through-wire with its bends
-void draftLip(Drafting& drafting);        ///< outside the body
-void draftBuildUps(Drafting& drafting);   ///< putty and drips
-void draftFittings(Drafting& drafting);   ///< eyes, hooks, rings, fins; on the bench their places
+void draftThings(Drafting& drafting);    ///< bores, holes, weights, cavities, rattles, slot, stems
+void draftJoints(Drafting& drafting);    ///< hinges and their bevels; on the bench the saw's lines
+void draftWire(Drafting& drafting);      ///< the through-wire with its bends
+void draftLip(Drafting& drafting);       ///< outside the body
+void draftBuildUps(Drafting& drafting);  ///< putty and drips
+void draftFittings(Drafting& drafting);  ///< eyes, hooks, rings, fins; on the bench their places
 
 }  // namespace wl

@@ -28,10 +28,12 @@ Drawing drawSheet(const Design& design, const Derived& derived, size_t sheet);
 /// An outline of its own round (0, 0), as looked at from that flank.
 Drawing drawOutline(const std::vector<OutlinePoint>& outline, Flank from);
 
-/// All templates of a bait side by side: side, from above, the lip flat, sheets, outlines of weights.
+/// All templates of a bait side by side: side, from above, the lip flat, sheets, outlines of
+/// weights.
 Drawing drawTemplates(const Design& design, const Derived& derived);
 
-/// The room a drawing's points take, mm: least x, least y, greatest x, greatest y. Zeros when empty.
+/// The room a drawing's points take, mm: least x, least y, greatest x, greatest y. Zeros when
+/// empty.
 std::array<double, 4> extent_mm(const Drawing& drawing);
 
 }  // namespace wl

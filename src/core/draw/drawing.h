@@ -1,4 +1,5 @@
-// A drawing of flat shapes in millimetres, as the window, the bench sheet and drawing files take it.
+// A drawing of flat shapes in millimetres, as the window, the bench sheet and drawing files take
+// it.
 #pragma once
 
 #include <string>
@@ -64,7 +65,7 @@ struct Primitive {
     Fill fill = Fill::None;
     std::vector<Eigen::Vector2d> points_mm;
     bool closed = false;
-    bool insideBody = false;  ///< nothing of it shows outside the shapes of the body
+    bool insideBody = false;   ///< nothing of it shows outside the shapes of the body
     double diameter_mm = 0.0;  ///< of a disc or pin
     double bar_mm = 0.0;       ///< of the metal a stroke of metal stands for
     std::string words;
@@ -88,9 +89,7 @@ struct ViewFrame {
         return 1000.0 * Eigen::Vector2d(right.dot(place_m), up.dot(place_m));
     }
     /// The body axis nearest to the line of sight: 0 aft, 1 port, 2 up.
-    int sightAxis() const {
-        return view == DrawnView::Side ? 1 : view == DrawnView::Top ? 2 : 0;
-    }
+    int sightAxis() const { return view == DrawnView::Side ? 1 : view == DrawnView::Top ? 2 : 0; }
 };
 
 /// The bait held level and upright: side with the nose to the left, top with the nose to the left

@@ -65,6 +65,8 @@ BodyPart armOf(const Design& design, size_t index, const BodyCurves& own, double
         part.place.linear() * part.solid.inertia_m5 * part.place.linear().transpose();
     part.material.centre_m = part.place * part.material.centre_m;
     part.coarse = part.mesh;
+    part.lateral = profileAt(own, 0.0, 0.0, own.length_m());
+    part.lateral.centroid_m = part.place * part.lateral.centroid_m;
     part.pivot_m = part.place.translation();
     return part;
 }

@@ -28,7 +28,7 @@ struct BodyPart {
     size_t secondArm = 0;  ///< of a V: its first vertex of the starboard arm
     PieceBounds bounds;    ///< of a piece
     SolidProperties solid;
-    ProfileArea lateral;  ///< seen from the side, of a piece
+    ProfileArea lateral;  ///< seen from the side; of an appendage along its own breadth, one arm
     TriangleMesh mesh;
     TriangleMesh coarse;  ///< same volume, fewer faces
     PartMaterial material;

@@ -64,20 +64,6 @@ std::vector<std::string> eyeNames(const Design& design) {
     return names;
 }
 
-std::vector<std::string> partsWithoutDrag(const Design& design) {
-    std::vector<std::string> names;
-    for (const Appendage& a : design.appendages) {
-        names.push_back(a.name);
-    }
-    for (const Fitting& f : design.fittings) {
-        if (f.kind == FittingKind::SheetFin || f.kind == FittingKind::BristleTail ||
-            f.kind == FittingKind::SoftTail) {
-            names.push_back(f.name);
-        }
-    }
-    return names;
-}
-
 Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting) {
     if (const auto eye = eyePlace(design, fitting.hangsFrom)) {
         return *eye;

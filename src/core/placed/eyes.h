@@ -23,9 +23,6 @@ std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::str
 std::optional<Eigen::Vector3d> eyePlace(const Design& design, const std::string& name);
 /// Names of every eye there is: eyes and hangers, and those of the through-wire.
 std::vector<std::string> eyeNames(const Design& design);
-/// Names of what stands in the water but has no drag of its own in the reckoning yet: side pieces,
-/// fins and tails.
-std::vector<std::string> partsWithoutDrag(const Design& design);
 /// Where the fitting acts: its eye's place when it hangs from one, else its own.
 Eigen::Vector3d fittingPlace(const Design& design, const Fitting& fitting);
 

@@ -7,13 +7,16 @@ namespace wl {
 
 std::string pathOf(const RecordRef& record) {
     static constexpr const char* names[] = {
-        "bores", "features", "joints",        "fittings",   "through_wire", "chambers",
-        "lip",   "make",     "make/cavities", "appendages", "side_weights", "build_ups"};
+        "bores",        "features",  "joints",         "fittings",      "through_wire",
+        "chambers",     "lip",       "make",           "make/cavities", "appendages",
+        "side_weights", "build_ups", "body/nose_face", "body/tail_face"};
     const std::string path = std::string("/") + names[size_t(record.list)];
     switch (record.list) {
         case RecordList::Wire:
         case RecordList::Lip:
         case RecordList::Make:
+        case RecordList::NoseFace:
+        case RecordList::TailFace:
             return path;
         default:
             return path + "/" + std::to_string(record.index);
@@ -140,6 +143,7 @@ void placeAll(Placing& placing) {
     for (const Place place : inOrder) {
         place(placing);
     }
+    placing.placed.surfaces = surfacesOf(placing.design, placing.body.curves, placing.body.parts);
 }
 
 }  // namespace wl

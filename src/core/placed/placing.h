@@ -16,6 +16,7 @@
 #include "core/placed/lip_sheet.h"
 #include "core/placed/mass_item.h"
 #include "core/placed/rattle.h"
+#include "core/placed/surfaces.h"
 #include "core/placed/wire_form.h"
 
 namespace wl {
@@ -55,6 +56,7 @@ struct Placed {
     std::vector<SideWeightGeometry> sideWeights;
     WireLayout wire;
     LipSheet lip;
+    std::vector<Surface> surfaces;
 };
 
 /// The body things are placed in.
@@ -115,7 +117,7 @@ class Placing {
     std::vector<Fill> fills_;
 };
 
-/// Places everything the design has, in the order a bait is built.
+/// Places everything the design has, in the order a bait is built, and lists its surfaces.
 void placeAll(Placing& placing);
 
 void placeMake(Placing& placing);         ///< glue films, groove, cavities in sheets

@@ -19,7 +19,9 @@ enum class RecordList {
     Cavities,
     Appendages,
     SideWeights,
-    BuildUps
+    BuildUps,
+    NoseFace,
+    TailFace
 };
 
 /// One record; `index` counts within its list, 0 for a single one.

@@ -23,25 +23,13 @@ LoadInputs loadInputsOf(const Design& design, const Derived& d) {
     const Eigen::Vector3d k = addedMassCoefficients(hull.length_m, hull.width_m, hull.height_m);
     hull.addedMassExcess = k.z() - k.x();
     std::optional<TowedLip> lip;
-    if (design.lip.present) {
-        const LipChord chord = lipChord(design.lip);
-        const double flat = lipPlanes(design.lip).back().to_m;
-        lip = TowedLip{{design.lip.slotX_m, design.lip.slotZ_m},
-                       chord.length_m,
-                       d.mass->lip.area_m2 / flat,
-                       design.lip.thickness_m,
-                       chord.angle_rad};
-    }
     // A sloped face does a lip's work when there is none: the same plate, root at its upper edge.
-    if (!lip && design.body.noseFace.present && design.body.noseFace.angle_rad < kPi / 2) {
-        const FaceCut face = measureEndFace(shape.curves, true);
-        if (face.area_m2 > 0) {
-            lip = TowedLip{{face.top_m.x(), face.top_m.z()},
-                           face.height_m,
-                           face.area_m2 / face.height_m,
-                           0.0,
-                           design.body.noseFace.angle_rad};
-        }
+    if (const Surface* plate = divingSurface(d.mass->surfaces)) {
+        lip = TowedLip{{plate->root_m.x(), plate->root_m.z()},
+                       plate->chord_m,
+                       plate->span_m,
+                       plate->thickness_m,
+                       std::atan2(-plate->along.z(), -plate->along.x())};
     }
     std::vector<TowedPart> parts;
     for (const Fitting& fitting : design.fittings) {

@@ -38,8 +38,8 @@ double awayFromSkin(const Derived& d, const Eigen::Vector3d& at) {
 }
 
 // What stands in the water and is not reckoned yet when it is towed or sinks.
-void checkUndragged(const Design& design, std::vector<Finding>& out) {
-    const std::vector<std::string> names = partsWithoutDrag(design);
+void checkUndragged(const Derived& d, std::vector<Finding>& out) {
+    const std::vector<std::string> names = unreckoned(d.mass->surfaces);
     if (!names.empty()) {
         std::string all;
         for (const std::string& name : names) {
@@ -223,7 +223,7 @@ void checkOutside(const Design& design, const Derived& d, std::vector<Finding>& 
     checkFittings(design, d, out);
     checkTie(design, d, out);
     checkLip(design, d, out);
-    checkUndragged(design, out);
+    checkUndragged(d, out);
 }
 
 }  // namespace wl

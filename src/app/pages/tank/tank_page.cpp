@@ -101,7 +101,7 @@ QWidget* makeTankPage(Workbench& bench) {
     });
 
     rest->readout(tr("Not counted: drag of"),
-                  [](const Results& r) { return withoutDrag(*r.design); });
+                  [](const Results& r) { return r.derived ? withoutDrag(*r.derived) : QString(); });
     rest->hideLastWhenEmpty();
 
     auto* steady = new Form(bench, tr("How steady"));

@@ -1,0 +1,47 @@
+// What the water presses on beside the body's skin.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/design/design.h"
+#include "core/make/body_parts.h"
+#include "core/placed/record.h"
+
+namespace wl {
+
+/// A flat surface in the stream, in the body frame. A bent lip is the flat sheet between its root
+/// and its tip, whose vector area is that of both its planes; a claw, its area seen from its side.
+struct Surface {
+    enum class Kind { Lip, NoseFace, TailFace, Fin, Bristles, SoftTail, SidePiece };
+    Kind kind = Kind::Lip;
+    RecordRef record;
+    std::string name;
+    Eigen::Vector3d root_m = Eigen::Vector3d::Zero();    ///< middle of the edge it is held by
+    Eigen::Vector3d along = Eigen::Vector3d::UnitX();    ///< unit vector from there to its free edge
+    Eigen::Vector3d normal = Eigen::Vector3d::UnitY();   ///< unit; of a lip or face out of the bait
+    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();  ///< of its area
+    double chord_m = 0.0;                                ///< along it
+    double span_m = 0.0;                                 ///< its area by its chord
+    double thickness_m = 0.0;
+    bool swings = false;  ///< on a hinge of its own
+
+    double area_m2() const { return chord_m * span_m; }
+    /// Whether the tow and the fall count the water's work on it yet.
+    bool reckoned() const {
+        return kind == Kind::Lip || kind == Kind::NoseFace || kind == Kind::TailFace;
+    }
+};
+
+/// Every one a design has; mirrored fins and both arms of a V each by itself. A fin without an area
+/// typed has none. `parts` are those made of the design.
+std::vector<Surface> surfacesOf(const Design& design, const BodyCurves& curves,
+                                const std::vector<BodyPart>& parts);
+
+/// Names of those not reckoned, each once.
+std::vector<std::string> unreckoned(const std::vector<Surface>& surfaces);
+
+/// The sheet that dives the bait: the lip, or without one a nose face leaning back; null for none.
+const Surface* divingSurface(const std::vector<Surface>& surfaces);
+
+}  // namespace wl
