@@ -19,13 +19,10 @@ void offerLeadPlan(const Derived& known, std::vector<Finding>& findings, std::st
     const Design& design = *known.design;
     std::optional<ProposedEdit> plan;
     for (Finding& f : findings) {
-        const bool lead = f.code == "rest.too_light" || f.code == "rest.too_heavy" ||
-                          f.code == "rest.nose_high" || f.code == "rest.nose_low" ||
-                          f.code == "rest.sinks_slow" || f.code == "rest.sinks_fast";
         const bool pieces =
             std::any_of(design.bores.begin(), design.bores.end(),
                         [](const Bore& bore) { return bore.lead == BoreLead::Pieces; });
-        if (!lead || design.bores.empty() || pieces) {
+        if (f.topic != Topic::Lead || design.bores.empty() || pieces) {
             continue;
         }
         if (!plan) {

@@ -14,7 +14,7 @@
 namespace wl {
 namespace {
 
-constexpr double kMargin_mm = 5.0;
+constexpr double kRound_mm = 5.0;
 constexpr double kMark_mm = 1.0, kText_mm = 2.6;
 constexpr std::size_t kLargest = 64U << 20U;
 
@@ -160,8 +160,8 @@ std::string svgOf(const Drawing& drawing, const std::string& title) {
     constexpr double kUnits = 10.0;  // to the millimetre: text of whole pixels is fine enough
     const auto [left, low, right, high] = extent_mm(drawing);
     // Whole millimetres: the size is told in whole units, and must be the view's.
-    const QSizeF size(std::ceil(right - left + 2 * kMargin_mm),
-                      std::ceil(high - low + 2 * kMargin_mm));
+    const QSizeF size(std::ceil(right - left + 2 * kRound_mm),
+                      std::ceil(high - low + 2 * kRound_mm));
     QBuffer bytes;
     bytes.open(QIODevice::WriteOnly);
     QSvgGenerator svg;
@@ -172,7 +172,7 @@ std::string svgOf(const Drawing& drawing, const std::string& title) {
     svg.setViewBox(QRectF(QPointF(0, 0), size * kUnits));
     QPainter painter(&svg);
     painter.scale(kUnits, kUnits);
-    paintDrawing(painter, drawing, {kMargin_mm - left, kMargin_mm + high}, 1.0, benchStyle());
+    paintDrawing(painter, drawing, {kRound_mm - left, kRound_mm + high}, 1.0, benchStyle());
     painter.end();
     return bytes.data().toStdString();
 }

@@ -331,3 +331,33 @@ TEST_CASE("templates are saved from the window as a drawing of the bait's own si
     }
     CHECK((last - first) / 10.0 == Approx(1000 * d.shape->sizes.maxWidth_m).margin(0.8));
 }
+
+TEST_CASE(
+    "two baits stand side by side: each view shows its own, an edit of one leaves the other") {
+    Workbench bench;
+    Bait other;
+    bench.document.replace(demoDesign(), {}, false);
+    other.document.replace(demoNamed("glide-bait"), {}, false);
+    Tank first(bench.bait, bench), second(other, bench);
+    const auto settle = [&] {
+        REQUIRE(QTest::qWaitFor(
+            [&] { return bench.evaluator.isSettled() && other.evaluator.isSettled(); }, 30000));
+        QTest::qWait(300);  // until the bait lies still
+    };
+    for (Tank* tank : {&first, &second}) {
+        tank->resize(700, 300);
+        tank->setStep(Step::Ballast);
+        tank->show();
+    }
+    settle();
+    CHECK(first.handles().size() != second.handles().size());
+    const QImage firstBefore = first.grab().toImage(), secondBefore = second.grab().toImage();
+    const Design design = bench.design();
+    CHECK_FALSE(other.document.setField("/bores/0/depth", 0.004, "depth"));
+    settle();
+    CHECK(bench.design() == design);
+    CHECK(bench.document.undoStack()->count() == 0);
+    CHECK(other.document.undoStack()->count() == 1);
+    CHECK(first.grab().toImage() == firstBefore);
+    CHECK_FALSE(second.grab().toImage() == secondBefore);
+}

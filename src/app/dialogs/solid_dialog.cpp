@@ -36,7 +36,7 @@ TriangleMesh scaledBy(TriangleMesh mesh, double k) {
 SolidDialog::SolidDialog(Workbench& bench, QWidget* parent)
     : QDialog(parent),
       bench_(bench),
-      canvas_(new SolidCanvas(bench)),
+      canvas_(new SolidCanvas(bench.bait, bench)),
       unit_(new QComboBox),
       message_(plainLabel()) {
     setWindowTitle(tr("Bring in a solid"));

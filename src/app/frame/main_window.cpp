@@ -88,8 +88,8 @@ MainWindow::~MainWindow() {
 
 QWidget* MainWindow::buildCentre() {
     rail_ = new OrderRail(bench_);
-    tank_ = new Tank(bench_);
-    runStrip_ = new RunStrip(bench_);
+    tank_ = new Tank(bench_.bait, bench_);
+    runStrip_ = new RunStrip(bench_.bait, bench_);
 
     auto* tankPane = new QWidget;
     auto* tankLayout = new QVBoxLayout(tankPane);
@@ -153,8 +153,8 @@ QWidget* MainWindow::buildCentre() {
     });
     apart->setEnabled(false);
     tankLayout->addWidget(views);
-    solid_ = new SolidView(bench_);
-    swing_ = new SwingView(bench_);
+    solid_ = new SolidView(bench_.bait, bench_);
+    swing_ = new SwingView(bench_.bait, bench_);
     views_ = new QStackedWidget;
     for (QWidget* view : {static_cast<QWidget*>(tank_), static_cast<QWidget*>(solid_),
                           static_cast<QWidget*>(swing_)}) {
@@ -191,8 +191,8 @@ QWidget* MainWindow::buildCentre() {
 
     auto* right = new QSplitter(Qt::Vertical);
     right->setObjectName(QStringLiteral("rightColumn"));
-    right->addWidget(new WeighBeam(bench_));
-    right->addWidget(new FindingsPanel(bench_));
+    right->addWidget(new WeighBeam(bench_.bait, bench_));
+    right->addWidget(new FindingsPanel(bench_.bait, bench_));
     right->setChildrenCollapsible(false);
     right->setSizes({290, 300});
 

@@ -1,4 +1,4 @@
-// What every part of the window shares: the document, the reckoning and the bench units.
+// What every part of the window shares: the bait worked on, the bench units, shelf and scale.
 #pragma once
 
 #include <QObject>
@@ -6,8 +6,7 @@
 #include <QStandardPaths>
 
 #include "scale/scale_reader.h"
-#include "session/document.h"
-#include "session/evaluator.h"
+#include "session/bait.h"
 #include "session/sentence_text.h"
 #include "shelf/shelf_book.h"
 
@@ -30,21 +29,19 @@ enum class Step {
 };
 inline constexpr int kStepCount = int(Step::WaterLog) + 1;
 
-/// Shared state. Views read the document and the latest results and send edits to the document;
-/// they never call each other.
+/// Shared state. Views show the bait they are given, any bait; worksheets send edits to the one
+/// worked on. They never call each other.
 class Workbench : public QObject {
     Q_OBJECT
   public:
     explicit Workbench(QObject* parent = nullptr)
         : QObject(parent),
           shelf(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
-                QStringLiteral("/shelf.sqlite")) {
-        connect(&document, &Document::designChanged, this,
-                [this] { evaluator.request(document.revision(), document.design()); });
-    }
+                QStringLiteral("/shelf.sqlite")) {}
 
-    Document document;
-    Evaluator evaluator;
+    Bait bait;  ///< the one worksheets and menus work on
+    Document& document = bait.document;
+    Evaluator& evaluator = bait.evaluator;
     ShelfBook shelf;    ///< one for every design and window
     ScaleReader scale;  ///< closed until the maker connects one
     /// Pictures outside the design the maker chose or agreed to open; no other path in a design is
@@ -56,9 +53,9 @@ class Workbench : public QObject {
         bench_ = bench;
         emit benchChanged();
     }
-    const Design& design() const { return *document.design(); }
+    const Design& design() const { return bait.design(); }
     /// Newest finished results, or null before the first.
-    ResultsPtr results() const { return evaluator.latest(); }
+    ResultsPtr results() const { return bait.results(); }
     QString text(Quantity q, double si, bool unit = true) const {
         return shown(q, bench_, si, unit);
     }

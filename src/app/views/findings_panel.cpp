@@ -27,8 +27,8 @@ QString broken(const QString& label, const QFontMetrics& metrics, int width) {
 
 }  // namespace
 
-FindingsPanel::FindingsPanel(Workbench& bench, QWidget* parent)
-    : QWidget(parent), bench_(bench), title_(plainLabel()) {
+FindingsPanel::FindingsPanel(Bait& bait, Workbench& bench, QWidget* parent)
+    : QWidget(parent), bait_(bait), bench_(bench), title_(plainLabel()) {
     setObjectName(QStringLiteral("findings"));
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -46,7 +46,7 @@ FindingsPanel::FindingsPanel(Workbench& bench, QWidget* parent)
     list_->setSpacing(8);
     area->setWidget(body);
     layout->addWidget(area, 1);
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &FindingsPanel::refresh);
+    connect(&bait_.evaluator, &Evaluator::resultsChanged, this, &FindingsPanel::refresh);
     connect(&bench_, &Workbench::benchChanged, this, [this] {
         shown_.reset();
         refresh();
@@ -80,8 +80,7 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
         auto* button =
             addButton(sentence(edit, bench_.bench()), QString::fromStdString("cure/" + edit.code));
         connect(button, &QPushButton::clicked, this, [this, edit] {
-            if (const auto error =
-                    bench_.document.applyEdit(edit, sentence(edit, bench_.bench()))) {
+            if (const auto error = bait_.document.applyEdit(edit, sentence(edit, bench_.bench()))) {
                 bench_.say(sentence(*error, bench_.bench()));
             }
         });
@@ -113,7 +112,7 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
 }
 
 void FindingsPanel::refresh() {
-    const ResultsPtr results = bench_.results();
+    const ResultsPtr results = bait_.results();
     if (!results) {
         return;
     }

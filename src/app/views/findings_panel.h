@@ -12,7 +12,7 @@ namespace wl {
 class FindingsPanel : public QWidget {
     Q_OBJECT
   public:
-    explicit FindingsPanel(Workbench& bench, QWidget* parent = nullptr);
+    FindingsPanel(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
 
   protected:
     void resizeEvent(QResizeEvent* event) override;
@@ -22,6 +22,7 @@ class FindingsPanel : public QWidget {
     void fitButtons();
     QWidget* card(const Finding& finding, const Results& results);
 
+    Bait& bait_;
     Workbench& bench_;
     QLabel* title_;
     QVBoxLayout* list_;

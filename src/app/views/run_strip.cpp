@@ -7,11 +7,12 @@
 
 namespace wl {
 
-RunStrip::RunStrip(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+RunStrip::RunStrip(Bait& bait, Workbench& bench, QWidget* parent)
+    : QWidget(parent), bait_(bait), bench_(bench) {
     setObjectName(QStringLiteral("runStrip"));
     setAccessibleName(tr("Run strip: the retrieve from the side"));
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
-        const ResultsPtr results = bench_.results();
+    connect(&bait_.evaluator, &Evaluator::resultsChanged, this, [this] {
+        const ResultsPtr results = bait_.results();
         if (results && results->run) {
             shown_ = results;
             setAccessibleDescription(headline());

@@ -10,7 +10,7 @@ namespace wl {
 class RunStrip : public QWidget {
     Q_OBJECT
   public:
-    explicit RunStrip(Workbench& bench, QWidget* parent = nullptr);
+    RunStrip(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
     QSize minimumSizeHint() const override { return {400, 120}; }
 
     /// Headline of the strip, as drawn.
@@ -20,6 +20,7 @@ class RunStrip : public QWidget {
     void paintEvent(QPaintEvent* event) override;
 
   private:
+    Bait& bait_;
     Workbench& bench_;
     ResultsPtr shown_;  ///< last results with a run
 };

@@ -24,11 +24,12 @@ constexpr double kTurnPerPixel = 0.008;
 
 }  // namespace
 
-SolidCanvas::SolidCanvas(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+SolidCanvas::SolidCanvas(Bait& bait, Workbench& bench, QWidget* parent)
+    : QWidget(parent), bait_(bait), bench_(bench) {
     setObjectName(QStringLiteral("solidView"));
     setAccessibleName(tr("The bait as a solid"));
     setFocusPolicy(Qt::StrongFocus);
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
+    connect(&bait_.evaluator, &Evaluator::resultsChanged, this, [this] {
         takeResults();
         update();
     });
@@ -37,7 +38,7 @@ SolidCanvas::SolidCanvas(Workbench& bench, QWidget* parent) : QWidget(parent), b
 }
 
 void SolidCanvas::takeResults() {
-    if (const ResultsPtr r = bench_.results(); r && r->derived) {
+    if (const ResultsPtr r = bait_.results(); r && r->derived) {
         shown_ = r;
         placeMarks_.take(*r);
     }
@@ -328,8 +329,8 @@ void SolidCanvas::keyPressEvent(QKeyEvent* event) {
     update();
 }
 
-SolidView::SolidView(Workbench& bench, QWidget* parent)
-    : QWidget(parent), canvas_(new SolidCanvas(bench)), slider_(new QSlider(Qt::Horizontal)) {
+SolidView::SolidView(Bait& bait, Workbench& bench, QWidget* parent)
+    : QWidget(parent), canvas_(new SolidCanvas(bait, bench)), slider_(new QSlider(Qt::Horizontal)) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);

@@ -16,7 +16,7 @@ namespace wl {
 class SolidCanvas : public QWidget {
     Q_OBJECT
   public:
-    explicit SolidCanvas(Workbench& bench, QWidget* parent = nullptr);
+    SolidCanvas(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
 
     /// Cut at a share of the length, 0: whole.
     void setSection(double share);
@@ -61,6 +61,7 @@ class SolidCanvas : public QWidget {
     void sectionAtNextMark();
     void takeResults();
 
+    Bait& bait_;
     Workbench& bench_;
     ResultsPtr shown_;
     PlaceMarks placeMarks_{*this};
@@ -76,7 +77,7 @@ class SolidCanvas : public QWidget {
 class SolidView : public QWidget {
     Q_OBJECT
   public:
-    explicit SolidView(Workbench& bench, QWidget* parent = nullptr);
+    SolidView(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
     SolidCanvas& canvas() { return *canvas_; }
 
   private:

@@ -17,12 +17,13 @@ constexpr double kTouching_rad = 0.02 * kDegree;
 
 }  // namespace
 
-SwingView::SwingView(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+SwingView::SwingView(Bait& bait, Workbench& bench, QWidget* parent)
+    : QWidget(parent), bait_(bait), bench_(bench) {
     setObjectName(QStringLiteral("swingView"));
     setAccessibleName(tr("The chain from above, pieces swinging to their stops"));
     setFocusPolicy(Qt::StrongFocus);
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
-        const ResultsPtr r = bench_.results();
+    connect(&bait_.evaluator, &Evaluator::resultsChanged, this, [this] {
+        const ResultsPtr r = bait_.results();
         if (r && r->derived) {
             shown_ = r;
             swings_.resize(r->derived->shape->joints.size(), 0.0);

@@ -14,7 +14,7 @@ namespace wl {
 class SwingView : public QWidget {
     Q_OBJECT
   public:
-    explicit SwingView(Workbench& bench, QWidget* parent = nullptr);
+    SwingView(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
 
     /// Swing of each joint now, radians, tail to port positive.
     const std::vector<double>& swings() const { return swings_; }
@@ -42,6 +42,7 @@ class SwingView : public QWidget {
     void frame();
     double pinX(int joint) const;
 
+    Bait& bait_;
     Workbench& bench_;
     ResultsPtr shown_;
     std::vector<double> swings_;

@@ -14,7 +14,8 @@ constexpr int kSettle_ms = 150;
 
 }  // namespace
 
-Tank::Tank(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+Tank::Tank(Bait& bait, Workbench& bench, QWidget* parent)
+    : QWidget(parent), bait_(bait), bench_(bench) {
     setObjectName(QStringLiteral("tank"));
     setAccessibleName(tr("The tank: the bait in the water"));
     setFocusPolicy(Qt::StrongFocus);
@@ -30,7 +31,7 @@ Tank::Tank(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
         pose_.offset_m = (1 - t) * poseFrom_.offset_m + t * to.offset_m;
         update();
     });
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &Tank::takeResults);
+    connect(&bait_.evaluator, &Evaluator::resultsChanged, this, &Tank::takeResults);
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&Tank::update));
 }
 
@@ -81,7 +82,7 @@ Tank::Pose Tank::wantedPose() const {
 }
 
 void Tank::takeResults() {
-    const ResultsPtr results = bench_.results();
+    const ResultsPtr results = bait_.results();
     if (!results || !results->derived) {
         update();
         return;
@@ -182,7 +183,7 @@ std::vector<TankHandle> Tank::handles() const {
     if (!shown_ || showsApart()) {
         return {};
     }
-    return tankHandles(bench_.design(), *shown_->derived, step_, view_);
+    return tankHandles(bait_.design(), *shown_->derived, step_, view_);
 }
 
 QPointF Tank::handlePosition(int index) const {
@@ -199,7 +200,7 @@ void Tank::moveHandle(int index, const Eigen::Vector3d& to) {
 }
 
 void Tank::setHandle(const TankHandle& handle, const std::vector<double>& values) {
-    Design next = bench_.design();
+    Design next = bait_.design();
     for (size_t i = 0; i < handle.fields.size(); ++i) {
         const auto& [path, quantity] = handle.fields[i];
         const double step = benchStep(quantity, bench_.bench());
@@ -215,7 +216,7 @@ void Tank::setHandle(const TankHandle& handle, const std::vector<double>& values
         }
         next = std::move(changed).value();
     }
-    bench_.document.submit(std::move(next), handle.name, handle.fields.front().first);
+    bait_.document.submit(std::move(next), handle.name, handle.fields.front().first);
 }
 
 }  // namespace wl

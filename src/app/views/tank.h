@@ -16,7 +16,7 @@ namespace wl {
 class Tank : public QWidget {
     Q_OBJECT
   public:
-    explicit Tank(Workbench& bench, QWidget* parent = nullptr);
+    Tank(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
 
     void setStep(Step step);
     void setView(TankView view);
@@ -65,6 +65,7 @@ class Tank : public QWidget {
     void paintHandles(QPainter& painter) const;
     QString summary() const;
 
+    Bait& bait_;
     Workbench& bench_;
     Step step_ = Step::Brief;
     TankView view_ = TankView::Side;

@@ -25,7 +25,7 @@ void Tank::mousePressEvent(QMouseEvent* event) {
         }
     }
     chosen_ = dragged_;
-    bench_.document.endGesture();
+    bait_.document.endGesture();
     update();
 }
 
@@ -52,7 +52,7 @@ void Tank::mouseMoveEvent(QMouseEvent* event) {
 
 void Tank::mouseReleaseEvent(QMouseEvent*) {
     dragged_ = -1;
-    bench_.document.endGesture();
+    bait_.document.endGesture();
     takeResults();
 }
 
@@ -63,7 +63,7 @@ void Tank::keyPressEvent(QKeyEvent* event) {
         (event->key() == Qt::Key_BracketRight || event->key() == Qt::Key_BracketLeft)) {
         const int move = event->key() == Qt::Key_BracketRight ? 1 : -1;
         chosen_ = chosen_ < 0 ? 0 : (chosen_ + move + count) % count;
-        bench_.document.endGesture();
+        bait_.document.endGesture();
         setAccessibleDescription(all[size_t(chosen_)].name);
         update();
         return;
@@ -94,7 +94,7 @@ void Tank::keyPressEvent(QKeyEvent* event) {
     const bool angle = handle.fields.front().second == Quantity::Angle;
     double step = benchStep(Quantity::Length, bench_.bench());
     if (angle) {
-        const Lip& lip = bench_.design().lip;
+        const Lip& lip = bait_.design().lip;
         step = lip.length_m * benchStep(Quantity::Angle, bench_.bench());
         const Eigen::Vector3d round(std::sin(lip.angle_rad), 0, -std::cos(lip.angle_rad));
         way = -way.z() * round;
@@ -108,7 +108,7 @@ void Tank::keyPressEvent(QKeyEvent* event) {
     const std::vector<double> to = handle.follow(handle.place_m + step * way.cwiseProduct(free));
     std::vector<double> values;
     for (size_t i = 0; i < handle.fields.size(); ++i) {
-        const auto field = findField(bench_.design(), handle.fields[i].first.toStdString());
+        const auto field = findField(bait_.design(), handle.fields[i].first.toStdString());
         values.push_back((field ? field->value.value_or(0.0) : 0.0) + to[i] - from[i]);
     }
     setHandle(handle, values);

@@ -239,7 +239,7 @@ void Tank::paintHandles(QPainter& p) const {
         }
         QStringList values;
         for (const auto& [path, quantity] : all[size_t(i)].fields) {
-            if (const auto field = findField(bench_.design(), path.toStdString())) {
+            if (const auto field = findField(bait_.design(), path.toStdString())) {
                 values << bench_.text(quantity, field->value.value_or(0));
             }
         }
@@ -283,7 +283,7 @@ void Tank::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
     p.fillRect(rect(), c.sheet);
-    const ResultsPtr results = bench_.results();
+    const ResultsPtr results = bait_.results();
     const QRectF caption(10, 4, width() - 20, kCaptionHeight);
     if (!shown_) {
         p.setPen(c.quiet);

@@ -33,11 +33,12 @@ std::vector<Share> sharesDown(const Derived& d, const Inks& c) {
 
 }  // namespace
 
-WeighBeam::WeighBeam(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+WeighBeam::WeighBeam(Bait& bait, Workbench& bench, QWidget* parent)
+    : QWidget(parent), bait_(bait), bench_(bench) {
     setObjectName(QStringLiteral("weighBeam"));
     setAccessibleName(tr("Weigh-beam: mass against displaced water"));
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, [this] {
-        if (const ResultsPtr r = bench_.results(); r && r->derived) {
+    connect(&bait_.evaluator, &Evaluator::resultsChanged, this, [this] {
+        if (const ResultsPtr r = bait_.results(); r && r->derived) {
             setAccessibleDescription(
                 tr("%1 against %2 of water")
                     .arg(bench_.text(Quantity::Mass, r->derived->mass->mass_kg),
@@ -54,7 +55,7 @@ void WeighBeam::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
     p.fillRect(rect(), c.sheet);
-    const ResultsPtr results = bench_.results();
+    const ResultsPtr results = bait_.results();
     p.setFont(type(Type::Body, true));
     p.setPen(c.ink);
     p.drawText(QRectF(10, 4, width() - 20, 20), Qt::AlignLeft | Qt::AlignVCenter, tr("Weigh-beam"));

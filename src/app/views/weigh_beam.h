@@ -10,13 +10,14 @@ namespace wl {
 class WeighBeam : public QWidget {
     Q_OBJECT
   public:
-    explicit WeighBeam(Workbench& bench, QWidget* parent = nullptr);
+    WeighBeam(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
     QSize minimumSizeHint() const override { return {250, 230}; }
 
   protected:
     void paintEvent(QPaintEvent* event) override;
 
   private:
+    Bait& bait_;
     Workbench& bench_;
 };
 

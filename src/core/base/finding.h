@@ -16,6 +16,10 @@ namespace wl {
 /// Note: it explains.
 enum class Severity { Error, Warning, Note };
 
+/// What a finding is about, where more than its words hang on it. Lead: mass or attitude at rest,
+/// which a plan of the lead may cure. Walls: what is left of the stock beside a thing let in.
+enum class Topic { Other, Lead, Wall, PinWall, PocketWall };
+
 /// New value of one field; `value` is SI, absent clears an optional field. With `text` the field is
 /// one of words (what a plug or a lip is made of) and `value` is not looked at.
 struct FieldChange {
@@ -47,6 +51,7 @@ struct Finding {
     std::vector<std::string> words = {};
     std::vector<ProposedEdit> edits = {};
     std::optional<std::array<double, 3>> place_m = {};  ///< on the bait, body frame
+    Topic topic = Topic::Other;
     bool operator==(const Finding&) const = default;
 };
 

@@ -238,26 +238,11 @@ namespace {
 
 // Whether the quicker checks of evaluate have told of this wall already.
 bool alreadyTold(const Embedded& e, const std::vector<Finding>& findings) {
-    using Kind = Embedded::Kind;
+    const Topic topic = e.kind == Embedded::Kind::Pin      ? Topic::PinWall
+                        : e.kind == Embedded::Kind::Pocket ? Topic::PocketWall
+                                                           : Topic::Wall;
     return std::any_of(findings.begin(), findings.end(), [&](const Finding& f) {
-        if (!f.path.starts_with(e.path() + "/")) {
-            return false;
-        }
-        switch (e.kind) {
-            case Kind::Pin:
-                return f.code == "joint.pin_too_long";
-            case Kind::Pocket:
-                return f.code == "joint.pocket_wall";
-            case Kind::Bore:
-                return f.code == "bore.comes_out" || f.code == "bore.thin_beyond" ||
-                       f.code == "bore.thin_beside";
-            case Kind::Cut:
-                return f.code == "feature.comes_out" || f.code == "feature.thin_wall";
-            case Kind::Cavity:
-                return f.code == "make.cavity_wall";
-            default:
-                return false;
-        }
+        return f.topic == topic && f.path.starts_with(e.path() + "/");
     });
 }
 

@@ -17,9 +17,9 @@ struct Surface {
     Kind kind = Kind::Lip;
     RecordRef record;
     std::string name;
-    Eigen::Vector3d root_m = Eigen::Vector3d::Zero();    ///< middle of the edge it is held by
-    Eigen::Vector3d along = Eigen::Vector3d::UnitX();    ///< unit vector from there to its free edge
-    Eigen::Vector3d normal = Eigen::Vector3d::UnitY();   ///< unit; of a lip or face out of the bait
+    Eigen::Vector3d root_m = Eigen::Vector3d::Zero();   ///< middle of the edge it is held by
+    Eigen::Vector3d along = Eigen::Vector3d::UnitX();   ///< unit vector from there to its free edge
+    Eigen::Vector3d normal = Eigen::Vector3d::UnitY();  ///< unit; of a lip or face out of the bait
     Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();  ///< of its area
     double chord_m = 0.0;                                ///< along it
     double span_m = 0.0;                                 ///< its area by its chord

@@ -46,6 +46,7 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
                            {lengthAmount(bore.depth_m), lengthAmount(-g.wallBeyond_m)},
                            {bore.name},
                            shallower});
+            out.back().topic = Topic::Wall;
         } else if (wall < kLeastWall_m) {
             const bool beyond = g.wallBeyond_m <= g.wallBeside_m;
             out.push_back({beyond ? "bore.thin_beyond" : "bore.thin_beside",
@@ -54,6 +55,7 @@ void checkBores(const Design& design, const Derived& d, std::vector<Finding>& ou
                            {lengthAmount(std::max(0.0, wall)), lengthAmount(kLeastWall_m)},
                            {bore.name},
                            beyond ? shallower : std::vector<ProposedEdit>{}});
+            out.back().topic = Topic::Wall;
         }
         if (bore.plugLength_m > bore.depth_m) {
             out.push_back({"bore.plug_too_long",
@@ -91,12 +93,14 @@ void checkFeatures(const Design& design, const Derived& d, std::vector<Finding>&
                            path + "/depth",
                            {lengthAmount(f.depth_m)},
                            {f.name}});
+            out.back().topic = Topic::Wall;
         } else if (wall < kLeastWall_m) {
             out.push_back({"feature.thin_wall",
                            Severity::Warning,
                            path + "/depth",
                            {lengthAmount(wall), lengthAmount(kLeastWall_m)},
                            {f.name}});
+            out.back().topic = Topic::Wall;
         }
     }
 }
@@ -264,6 +268,7 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
                  {lengthAmount(j.pinLength_m), lengthAmount(cut.depth_m)},
                  {j.name},
                  {{"edit.pin_length", {{path + "/pin_length", fits}}, {lengthAmount(fits)}}}});
+            out.back().topic = Topic::PinWall;
         }
         if (cut.pocketWall_m < kLeastWall_m) {
             out.push_back(
@@ -272,6 +277,7 @@ void checkJoints(const Design& design, const Derived& d, std::vector<Finding>& o
                  path + "/pocket_width",
                  {lengthAmount(std::max(0.0, cut.pocketWall_m)), lengthAmount(kLeastWall_m)},
                  {j.name}});
+            out.back().topic = Topic::PocketWall;
         }
         // The pin stands inside a piece: what swings on it needs a pocket there, and room in it.
         const double inFront = -cut.plan.faceAhead_m, inRear = -cut.plan.faceBehind_m;

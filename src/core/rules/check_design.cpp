@@ -116,6 +116,7 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
                        {{Quantity::Mass, std::abs(missing)},
                         {Quantity::Mass, d.wantedMass_kg},
                         {Quantity::Mass, d.mass->mass_kg}}});
+        out.back().topic = Topic::Lead;
     } else if (brief.wantedState == WantedState::Sink &&
                std::abs(d.rest->fall.speed_m_s - brief.wantedSinkSpeed_m_s) >
                    0.25 * brief.wantedSinkSpeed_m_s) {
@@ -132,6 +133,9 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
                         {Quantity::Speed, brief.wantedSinkSpeed_m_s},
                         {Quantity::Speed, std::abs(d.rest->fall.speed_m_s)},
                         {Quantity::Angle, d.rest->pitch_rad}}});
+        if (!rises && std::abs(missing) > kSameMass_kg) {
+            out.back().topic = Topic::Lead;
+        }
     }
     if (brief.wantedState == WantedState::Suspend &&
         (d.rest->lowSpeed_m_s < -d.model.suspendSpeed_m_s ||
@@ -179,6 +183,7 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
              Severity::Warning,
              "/brief/wanted_pitch",
              {{Quantity::Angle, d.rest->pitch_rad}, {Quantity::Angle, brief.wantedPitch_rad}}});
+        out.back().topic = Topic::Lead;
     }
     if (d.rest->attitudes.size() > 1) {
         const FloatAttitude& other = d.rest->attitudes[1];

@@ -154,6 +154,7 @@ void checkCavities(const Design& design, const Derived& d, std::vector<Finding>&
                            path + "/x",
                            {lengthAmount(std::max(0.0, wall)), lengthAmount(kLeastWall_m)},
                            {std::to_string(i + 1)}});
+            out.back().topic = Topic::Wall;
         }
     }
 }

@@ -224,7 +224,7 @@ Unknowns spreadOf(const Design& design, const Derived& d) {
     const Stock& stock = design.pieces.front().stock;
     if (stock.weighedBody_kg && stock.trust == BodyTrust::WeighedVolume) {
         for (const DoubtSource& s : doubt.sources) {
-            if (s.path.starts_with("/pieces")) {
+            if (s.ofBody) {
                 volume2 += s.effect_kg * s.effect_kg;
                 mass2 -= s.effect_kg * s.effect_kg;
             }

@@ -77,6 +77,11 @@ double bodyEffect(const BodyModel& body, int input) {
     return (up - body.net(x.data())) / (2 * kStep);
 }
 
+// Stock of the chain, not of a side piece.
+bool ofChain(const Derived& d, const MassItem& item) {
+    return item.kind == PartKind::Body && !d.shape->parts[item.piece].appendage;
+}
+
 void addBody(const Design& design, const Derived& d, LinearModel& m) {
     const Stock& stock = design.pieces.front().stock;
     const BodyReckoning& r = d.shape->reckoning;
@@ -87,7 +92,7 @@ void addBody(const Design& design, const Derived& d, LinearModel& m) {
     body.trust = r.weighedMass_kg ? stock.trust : BodyTrust::DrawnVolume;
     double wood = 0;
     for (const MassItem& item : d.mass->items) {
-        wood += item.kind == PartKind::Body && item.path.starts_with("/pieces") ? item.mass_kg : 0;
+        wood += ofChain(d, item) ? item.mass_kg : 0;
     }
     body.kept = std::clamp(wood / r.usedMass_kg, 0.0, 1.0);
     const bool ofStock = design.make.kind == MakeKind::Carved ||
@@ -125,7 +130,7 @@ void addBody(const Design& design, const Derived& d, LinearModel& m) {
             return;
         }
         m.sources.push_back({code, "", field, std::abs(effect), 0,
-                             std::abs(effect) * std::min(1.0, betterShare), rectangular});
+                             std::abs(effect) * std::min(1.0, betterShare), rectangular, true});
         m.bodyInput.push_back(input);
         m.linear_kg.push_back(effect);
     };
@@ -169,8 +174,7 @@ const char* codeOf(PartKind kind) {
 void addParts(const Design& design, const Derived& d, LinearModel& m) {
     std::map<std::string, size_t> byPath;
     for (const MassItem& item : d.mass->items) {
-        const bool chain = item.kind == PartKind::Body && item.path.starts_with("/pieces");
-        if (chain || item.netDoubt_kg <= 1e-12) {
+        if (ofChain(d, item) || item.netDoubt_kg <= 1e-12) {
             continue;
         }
         const double water = d.waterDensity_kg_m3;

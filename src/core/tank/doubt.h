@@ -22,6 +22,7 @@ struct DoubtSource {
     double share = 0.0;        ///< of the variance
     double better_kg = 0.0;    ///< the same measured with the next better instrument
     bool rectangular = false;  ///< a reading between two marks; otherwise a normal spread
+    bool ofBody = false;       ///< of the chain's own stock and how it was measured
 };
 
 struct Chances {
