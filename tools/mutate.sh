@@ -33,6 +33,9 @@ mutants=(
   "core/reckon/evaluate.cpp|d.lip, d.errors|d.errors|a stage that forgets the lip"
   "core/hydro/equilibrium.cpp|up.y() = -up.y();|up.y() = up.y();|the other side of a mirrored bait"
   "core/joint/joint_opening.cpp|std::acos(std::clamp(-other_m|std::acos(std::clamp(other_m|sign in the contact of the fold"
+  "core/draw/drawing.cpp|-Vector3d::UnitY(), Vector3d::UnitX()|Vector3d::UnitY(), Vector3d::UnitX()|port drawn to starboard from above"
+  "core/draw/draft_things.cpp|const double width = 2000.0|const double width = 1000.0|a bore drawn half as wide"
+  "core/placed/surfaces.cpp|across \* part.lateral.centroid_m|part.lateral.centroid_m|both claws to port"
   "core/school/tank_school.cpp|(least - heavy) / kPerTurn_kg|0.0 * (least - heavy) / kPerTurn_kg|a sinking that teaches nothing"
 )
 missed=0
