@@ -4,6 +4,7 @@
 #include "app/kit/form.h"
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
+#include "app/views/bait_painter.h"
 #include "core/placed/lip_sheet.h"
 #include "io/shelf.h"
 #include "session/words.h"
@@ -38,8 +39,8 @@ class LipDrawing : public QWidget {
         const double body = r && r->derived ? r->derived->shape->sizes.maxWidth_m : 0.0;
         const double wide = std::max({lip.width_m, lip.rootWidth_m, body});
         const double tall = lip.length_m + lip.slotDepth_m;
-        const double s = std::min((width() - 20) / wide, (height() - 44) / tall);
-        const QPointF root(0.5 * width(), 22 + lip.slotDepth_m * s);
+        const double s = std::min((width() - 20) / wide, (height() - 60) / tall);
+        const QPointF root(0.5 * width(), 30 + lip.slotDepth_m * s);
         if (body > 0) {
             p.setPen(QPen(c.quiet, 1, Qt::DashLine));
             for (const double side : {-0.5, 0.5}) {
@@ -49,31 +50,11 @@ class LipDrawing : public QWidget {
             p.setPen(c.quiet);
             p.drawText(QRectF(0, 0, width(), 18), Qt::AlignCenter, tr("dashed: body"));
         }
-        QPolygonF outline;
-        for (const Eigen::Vector2d& v : lipOutline(lip)) {
-            outline << root + QPointF(v.y() * s, v.x() * s);
-        }
-        p.setPen(QPen(c.ink, 1.6));
-        p.setBrush(c.lip);
-        p.drawPolygon(outline);
-        const double hole = 0.5 * lip.holeDiameter_m * s;
-        p.setBrush(c.sheet);
-        p.drawEllipse(root + QPointF(0, lip.holeAt_m * s), hole, hole);
-        p.setPen(QPen(c.quiet, 1, Qt::DashLine));
-        p.setBrush(Qt::NoBrush);
-        if (lipPlanes(lip).size() > 1) {
-            const QPointF bend = root + QPointF(0, lip.bendAt_m * s);
-            p.drawLine(bend - QPointF(0.5 * lip.width_m * s, 0),
-                       bend + QPointF(0.5 * lip.width_m * s, 0));
-        }
-        p.drawRect(QRectF(root.x() - 0.5 * lipRootWidth_m(lip) * s, root.y() - lip.slotDepth_m * s,
-                          lipRootWidth_m(lip) * s, lip.slotDepth_m * s));
+        paintDrawing(p, drawFlatLip(bench_.design()), root, s / 1000,
+                     windowStyle(bench_.design().make.kind, c));
         if (bench_.design().tie.place == TiePlace::Lip) {
-            const QPointF tie = root + QPointF(0, bench_.design().tie.upLip_m * s);
-            p.setPen(QPen(c.signal, 1.6));
-            p.drawLine(tie - QPointF(5, 0), tie + QPointF(5, 0));
-            p.drawLine(tie - QPointF(0, 5), tie + QPointF(0, 5));
-            p.drawText(tie + QPointF(8, 4), tr("tie"));
+            p.setPen(c.ink);
+            p.drawText(root + QPointF(8, bench_.design().tie.upLip_m * s + 4), tr("tie"));
         }
         p.setPen(c.quiet);
         p.drawText(QRectF(0, height() - 20, width(), 18), Qt::AlignCenter,

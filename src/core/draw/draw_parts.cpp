@@ -42,14 +42,16 @@ Drawing drawFlatLip(const Design& design) {
     for (const Vector2d& v : lipOutline(lip)) {
         outline.emplace_back(1000.0 * v.y(), -1000.0 * v.x());
     }
-    add(drawing, DrawnLayer::Lip, Stroke::Outline, std::move(outline), true);
+    add(drawing, DrawnLayer::Lip, Stroke::Outline, std::move(outline), true).fill = Fill::Sheet;
     const double root = 500.0 * lipRootWidth_m(lip), slot = 1000.0 * lip.slotDepth_m;
     add(drawing, DrawnLayer::Lip, Stroke::Outline,
-        {{-root, 0}, {-root, slot}, {root, slot}, {root, 0}}, true);
+        {{-root, 0}, {-root, slot}, {root, slot}, {root, 0}}, true)
+        .fill = Fill::Clear;
     if (lip.holeDiameter_m > 0) {
         Primitive& hole =
             add(drawing, DrawnLayer::Lip, Stroke::Outline, {{0, -1000.0 * lip.holeAt_m}}, true);
         hole.shape = DrawnShape::Disc;
+        hole.fill = Fill::Hollow;
         hole.diameter_mm = 1000.0 * lip.holeDiameter_m;
     }
     const double wide = kWide * 1000.0 * lip.width_m;
