@@ -82,7 +82,7 @@ QString leanWords(double roll_rad, Bench bench) {
 
 QString withoutDrag(const Derived& derived) {
     QStringList names;
-    for (const std::string& name : unreckoned(derived.mass->surfaces)) {
+    for (const std::string& name : leftOut(derived.mass->surfaces)) {
         names << QString::fromStdString(name);
     }
     return names.join(QStringLiteral(", "));

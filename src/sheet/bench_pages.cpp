@@ -1,5 +1,4 @@
 // The pages of the bench sheet: templates to scale, tables.
-#include <QDate>
 #include <QPainter>
 #include <cmath>
 

@@ -1,7 +1,7 @@
 #include "sheet/bench_sheet.h"
 
 #include <QBuffer>
-#include <QDate>
+#include <QFileInfo>
 #include <QPageLayout>
 #include <QPainter>
 #include <QPdfWriter>
@@ -77,9 +77,11 @@ void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Deri
 }
 
 std::optional<Error> writeTemplates(const Design& design, const QString& path) {
-    const bool svg = path.endsWith(QLatin1String(".svg"), Qt::CaseInsensitive);
-    if (!svg && !path.endsWith(QLatin1String(".dxf"), Qt::CaseInsensitive)) {
-        return Error{"export.unknown_ending", "", {path.section('.', -1).toStdString()}, {}};
+    const QFileInfo file(path);
+    const QString ending = file.suffix().toLower();
+    const bool svg = ending == QLatin1String("svg");
+    if (!svg && ending != QLatin1String("dxf")) {
+        return Error{"export.unknown_ending", "", {file.fileName().toStdString()}, {}};
     }
     const Result<Derived> derived = evaluate(design);
     if (!derived) {
@@ -95,6 +97,11 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path) {
 }
 
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path, Bench bench) {
+    const QFileInfo file(path);
+    if (const QString ending = file.suffix().toLower();
+        ending == QLatin1String("svg") || ending == QLatin1String("dxf")) {
+        return Error{"export.sheet_is_pdf", "", {file.fileName().toStdString()}, {}};
+    }
     const Result<Derived> derived = evaluate(design);
     if (!derived) {
         return derived.error();

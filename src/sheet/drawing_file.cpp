@@ -191,7 +191,11 @@ Result<std::string> dxfOf(const Drawing& drawing) {
     file.shapes(drawing);
     file.foot();
     out->close();
-    return readRegularFile(name, kLargest);
+    Result<std::string> written = readRegularFile(name, kLargest);
+    if (written && !written->ends_with("EOF\n")) {  // the library does not tell of a full disk
+        return Error{"file.disk_full", "", {}, {}};
+    }
+    return written;
 }
 
 }  // namespace wl

@@ -29,8 +29,10 @@ constexpr std::array kRows{
     Row{"file.cannot_write",
         WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
     Row{"export.unknown_ending",
-        WL_TR("Templates are written as .svg or .dxf, not as “%w1”. End the name with one of "
-              "these.")},
+        WL_TR("Templates are written as .svg or .dxf: end the name “%w1” with one of these.")},
+    Row{"export.sheet_is_pdf",
+        WL_TR("The bench sheet is a PDF, and “%w1” a drawing: end the name with .pdf, or save the "
+              "templates instead.")},
     Row{"file.disk_full",
         WL_TR("The disk is full, so nothing was written; what was there before is whole. Make room "
               "or choose another place.")},

@@ -274,4 +274,13 @@ TEST_CASE("templates are exported at true scale, read back by other programs") {
     CHECK(other.exit == 2);
     CHECK_FALSE(std::filesystem::exists(here + "/templates.png"));
     CHECK(run("export " + bait + " -o /no/such/folder/x.dxf").exit == 2);
+    // A sheet is no drawing, and a drawing's name no sheet's.
+    CHECK(run("sheet " + bait + " -o " + here + "/sheet.svg").exit == 2);
+    CHECK_FALSE(std::filesystem::exists(here + "/sheet.svg"));
+    // No room for the working file: told, and the file of before is whole.
+    const auto size = std::filesystem::file_size(dxf);
+    CHECK(WEXITSTATUS(std::system(("bash -c 'trap \"\" XFSZ; ulimit -f 8; " WL_CLI " export " +
+                                   bait + " -o " + dxf + "' > /dev/null 2>&1")
+                                      .c_str())) == 2);
+    CHECK(std::filesystem::file_size(dxf) == size);
 }

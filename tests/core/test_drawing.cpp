@@ -178,6 +178,32 @@ TEST_CASE("left and right are kept: a mark to port is below the middle from abov
     CHECK(0.5 * (left + right) == Approx(3.0).margin(0.3));
 }
 
+TEST_CASE("what is mirrored is marked and drawn on both sides") {
+    Design design = demoDesign();
+    const auto count = [&](DrawnView view, DrawnFor purpose, DrawnShape shape) {
+        int found = 0;
+        for (const Primitive& p : onLayer(drawn(design, view, purpose), DrawnLayer::Fittings)) {
+            found += p.shape == shape;
+        }
+        return found;
+    };
+    const int crosses = count(DrawnView::Top, DrawnFor::Bench, DrawnShape::CrossMark);
+    const int beside = count(DrawnView::Side, DrawnFor::Bench, DrawnShape::CrossMark);
+    const int rings = count(DrawnView::Front, DrawnFor::Picture, DrawnShape::Disc);
+    Fitting eye;
+    eye.kind = FittingKind::ScrewEye;
+    eye.name = "rib eye";
+    eye.x_m = 0.04;
+    eye.y_m = 0.011;
+    eye.mirrored = true;
+    design.fittings.push_back(eye);
+    CHECK(count(DrawnView::Top, DrawnFor::Bench, DrawnShape::CrossMark) == crosses + 2);
+    CHECK(count(DrawnView::Side, DrawnFor::Bench, DrawnShape::CrossMark) == beside + 1);
+    CHECK(count(DrawnView::Front, DrawnFor::Picture, DrawnShape::Disc) == rings + 2);
+    design.fittings.back().y_m = 0;  // in the middle plane there is one place
+    CHECK(count(DrawnView::Top, DrawnFor::Bench, DrawnShape::CrossMark) == crosses + 1);
+}
+
 TEST_CASE("bores are lettered on past Z") {
     CHECK(boreLetter(0) == "A");
     CHECK(boreLetter(25) == "Z");

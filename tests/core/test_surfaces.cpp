@@ -123,7 +123,7 @@ TEST_CASE("fins and claws are listed each by itself, at their size and place") {
     CHECK(claws[0].swings);
     // Seen along its breadth an ellipsoid is an ellipse.
     CHECK(claws[0].area_m2() == Approx(kPi * 0.015 * 0.005).epsilon(0.01));
-    CHECK(unreckoned(all) == std::vector<std::string>{"belly fin", design.appendages[0].name});
+    CHECK(leftOut(all) == std::vector<std::string>{"belly fin", design.appendages[0].name});
 
     // Both arms of a V are those of two claws hung on its rivet.
     const auto arms = ofKind(surfaces(clawed(true)), Surface::Kind::SidePiece);

@@ -295,6 +295,14 @@ TEST_CASE("templates are saved from the window as a drawing of the bait's own si
     QTest::keyClicks(path, o.folder.filePath("templates.pdf"));
     save->click();
     CHECK(o.window.message().contains(".svg or .dxf"));
+    path->setText(o.folder.filePath("sheet.svg"));
+    o.window.findChild<QPushButton*>("savePdf")->click();
+    CHECK(o.window.message().contains(".pdf"));
+    CHECK_FALSE(QFile::exists(path->text()));
+    path->clear();
+    QTest::keyClicks(path, o.folder.filePath("templates"));
+    save->click();
+    CHECK(o.window.message().contains(".svg or .dxf"));
     const QString file = o.folder.filePath("templates.svg");
     path->clear();
     QTest::keyClicks(path, file);

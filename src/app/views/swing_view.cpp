@@ -167,7 +167,7 @@ void SwingView::paintEvent(QPaintEvent*) {
         const bool live = (dragged_ >= 0 && int(i) == dragged_ + 1) ||
                           (dragged_ < 0 && hasFocus() && int(i) == chosen_ + 1);
         p.setPen(QPen(live ? c.water : c.ink, live ? 2.2 : 1.6));
-        p.setBrush(c.wood);
+        p.setBrush(stockColour(shown_->design->make.kind, c));
         p.drawPolygon(shape, Qt::WindingFill);
         const double to = i < swings_.size() ? pinX(int(i)) : d.shape->sizes.length_m;
         QPen centre(c.quiet, 0.8);
@@ -185,7 +185,7 @@ void SwingView::paintEvent(QPaintEvent*) {
             shape << place(all[on], v.x() - base, v.y());
         }
         p.setPen(QPen(c.ink, 1.2));
-        p.setBrush(c.wood);
+        p.setBrush(stockColour(shown_->design->make.kind, c));
         p.drawPolygon(shape, Qt::WindingFill);
         const Appendage& a = shown_->design->appendages[part.index];
         const QPointF pin = place(all[on], part.pivot_m.x() - base, part.pivot_m.y());

@@ -68,17 +68,6 @@ void draftFin(Drafting& d, const Fitting& f, const Vector3d& at) {
            f.kind == FittingKind::SoftTail ? Fill::Filler : Fill::Sheet);
 }
 
-void draftGlassEyes(Drafting& d, const Fitting& f, const Vector3d& place) {
-    for (const double side : {1.0, -1.0}) {
-        if (side < 0 && (!f.mirrored || d.frame.view == DrawnView::Side)) {
-            continue;
-        }
-        const Vector2d eye = d.at(Vector3d(place.x(), side * place.y(), place.z()));
-        d.disc(DrawnLayer::Fittings, Stroke::Inner, eye, 1000.0 * f.size_m, Fill::Hollow);
-        d.disc(DrawnLayer::Fittings, Stroke::Inner, eye, 440.0 * f.size_m, Fill::Dark);
-    }
-}
-
 double ringAbove_mm(const Design& design, const Fitting& hook) {
     double ring = 0;
     for (const Fitting& other : design.fittings) {
@@ -87,6 +76,41 @@ double ringAbove_mm(const Design& design, const Fitting& hook) {
         }
     }
     return ring;
+}
+
+// One fitting at one place of its own.
+void draftFitting(Drafting& d, const Fitting& f, const Vector3d& place) {
+    const Vector2d at = d.at(place);
+    Vector2d hang = d.at(Vector3d(place + 0.01 * d.frame.down)) - at;
+    hang = hang.norm() > 1e-6 ? Vector2d(hang.normalized()) : Vector2d(0, -1);
+    const double size = 1000.0 * f.size_m, wire = 1000.0 * f.wire_m;
+    switch (f.kind) {
+        case FittingKind::Treble:
+        case FittingKind::SingleHook:
+            if (d.frame.view == DrawnView::Top) {
+                d.disc(DrawnLayer::Fittings, Stroke::Hidden, at, 0.6 * size);
+            } else {
+                draftHook(d, at, hang, size, ringAbove_mm(d.design, f), f);
+            }
+            break;
+        case FittingKind::SplitRing:
+            d.path(DrawnLayer::Fittings, Stroke::Metal,
+                   arcOnPaper(at + hang * 0.5 * size, {0.5 * size, 0.42 * size},
+                              std::atan2(hang.y(), hang.x()), 0, 2 * kPi))
+                .bar_mm = wire;
+            break;
+        case FittingKind::SheetFin:
+        case FittingKind::BristleTail:
+        case FittingKind::SoftTail:
+            draftFin(d, f, place);
+            break;
+        case FittingKind::GlassEye:
+            d.disc(DrawnLayer::Fittings, Stroke::Inner, at, size, Fill::Hollow);
+            d.disc(DrawnLayer::Fittings, Stroke::Inner, at, 0.44 * size, Fill::Dark);
+            break;
+        default:
+            d.disc(DrawnLayer::Fittings, Stroke::Metal, at, 0.72 * size).bar_mm = wire;
+    }
 }
 
 // The stretches of the lip from its root on, edge on.
@@ -211,42 +235,16 @@ void draftBuildUps(Drafting& d) {
 
 void draftFittings(Drafting& d) {
     for (const Fitting& f : d.design.fittings) {
-        const Vector3d place = fittingPlace(d.design, f);
-        if (d.bench()) {
-            if (!swings(f.kind)) {
+        Vector3d place = fittingPlace(d.design, f);
+        // From beside the near one hides the other.
+        const bool both = f.mirrored && place.y() != 0 && d.frame.view != DrawnView::Side;
+        for (int twin = 0; twin < (both ? 2 : 1); ++twin) {
+            if (!d.bench()) {
+                draftFitting(d, f, place);
+            } else if (!swings(f.kind)) {
                 d.mark(DrawnShape::CrossMark, DrawnLayer::Fittings, d.at(place));
             }
-            continue;
-        }
-        const Vector2d at = d.at(place);
-        Vector2d hang = d.at(Vector3d(place + 0.01 * d.frame.down)) - at;
-        hang = hang.norm() > 1e-6 ? Vector2d(hang.normalized()) : Vector2d(0, -1);
-        const double size = 1000.0 * f.size_m, wire = 1000.0 * f.wire_m;
-        switch (f.kind) {
-            case FittingKind::Treble:
-            case FittingKind::SingleHook:
-                if (d.frame.view == DrawnView::Top) {
-                    d.disc(DrawnLayer::Fittings, Stroke::Hidden, at, 0.6 * size);
-                } else {
-                    draftHook(d, at, hang, size, ringAbove_mm(d.design, f), f);
-                }
-                break;
-            case FittingKind::SplitRing:
-                d.path(DrawnLayer::Fittings, Stroke::Metal,
-                       arcOnPaper(at + hang * 0.5 * size, {0.5 * size, 0.42 * size},
-                                  std::atan2(hang.y(), hang.x()), 0, 2 * kPi))
-                    .bar_mm = wire;
-                break;
-            case FittingKind::SheetFin:
-            case FittingKind::BristleTail:
-            case FittingKind::SoftTail:
-                draftFin(d, f, place);
-                break;
-            case FittingKind::GlassEye:
-                draftGlassEyes(d, f, place);
-                break;
-            default:
-                d.disc(DrawnLayer::Fittings, Stroke::Metal, at, 0.72 * size).bar_mm = wire;
+            place.y() = -place.y();
         }
     }
 }

@@ -176,15 +176,9 @@ void draftPicture(Drafting& d) {
 }
 
 void draftBench(Drafting& d) {
-    if (d.frame.view == DrawnView::Front) {
-        for (const auto& outline : bodyOutlines(d.derived, d.frame.view)) {
-            d.path(DrawnLayer::Body, Stroke::Outline, d.at(outline));
-        }
-    } else {
-        d.path(DrawnLayer::Body, Stroke::Outline,
-               d.at(templateOutline(d.derived.shape->curves, d.frame.view)));
-        draftStations(d);
-    }
+    d.path(DrawnLayer::Body, Stroke::Outline,
+           d.at(templateOutline(d.derived.shape->curves, d.frame.view)));
+    draftStations(d);
     draftCentreLine(d);
     draftThings(d);
     draftWire(d);

@@ -8,7 +8,7 @@
 namespace wl {
 
 /// Picture: a cutaway with its fills, pieces as cut, hooks hanging. Bench: what one marks, saws and
-/// drills, in lines: the uncut outline, stations, saw lines, holes with their letters.
+/// drills, in lines, side or top: the uncut outline, stations, saw lines, holes with their letters.
 enum class DrawnFor { Picture, Bench };
 
 /// The bait looked at that way. `derived` is the reckoning of this very design.

@@ -128,11 +128,11 @@ std::vector<Surface> surfacesOf(const Design& design, const BodyCurves& curves,
     return out;
 }
 
-std::vector<std::string> unreckoned(const std::vector<Surface>& surfaces) {
+std::vector<std::string> leftOut(const std::vector<Surface>& surfaces) {
     std::vector<std::string> names;
     const RecordRef* last = nullptr;
     for (const Surface& s : surfaces) {
-        if (!s.reckoned() && (last == nullptr || *last != s.record)) {
+        if (s.leftOut() && (last == nullptr || *last != s.record)) {
             names.push_back(s.name);
             last = &s.record;
         }

@@ -27,9 +27,10 @@ struct Surface {
     bool swings = false;  ///< on a hinge of its own
 
     double area_m2() const { return chord_m * span_m; }
-    /// Whether the tow and the fall count the water's work on it yet.
-    bool reckoned() const {
-        return kind == Kind::Lip || kind == Kind::NoseFace || kind == Kind::TailFace;
+    /// Whether tow and fall leave out the water's work on it. A face is part of the skin: its work
+    /// is the body's, and a lip's where it dives the bait.
+    bool leftOut() const {
+        return kind != Kind::Lip && kind != Kind::NoseFace && kind != Kind::TailFace;
     }
 };
 
@@ -38,8 +39,8 @@ struct Surface {
 std::vector<Surface> surfacesOf(const Design& design, const BodyCurves& curves,
                                 const std::vector<BodyPart>& parts);
 
-/// Names of those not reckoned, each once.
-std::vector<std::string> unreckoned(const std::vector<Surface>& surfaces);
+/// Names of those tow and fall leave out, each once.
+std::vector<std::string> leftOut(const std::vector<Surface>& surfaces);
 
 /// The sheet that dives the bait: the lip, or without one a nose face leaning back; null for none.
 const Surface* divingSurface(const std::vector<Surface>& surfaces);

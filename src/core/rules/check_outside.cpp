@@ -39,7 +39,7 @@ double awayFromSkin(const Derived& d, const Eigen::Vector3d& at) {
 
 // What stands in the water and is not reckoned yet when it is towed or sinks.
 void checkUndragged(const Derived& d, std::vector<Finding>& out) {
-    const std::vector<std::string> names = unreckoned(d.mass->surfaces);
+    const std::vector<std::string> names = leftOut(d.mass->surfaces);
     if (!names.empty()) {
         std::string all;
         for (const std::string& name : names) {
