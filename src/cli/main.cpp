@@ -7,7 +7,7 @@
 #include <iostream>
 
 #include "core/base/units.h"
-#include "io/answers.h"
+#include "io/compare_answer.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "io/report.h"
@@ -52,7 +52,7 @@ int writeOut(const std::string& path, std::string_view text) {
 
 // What an answering subcommand was called with.
 struct Call {
-    std::string file, shelf, out, output;
+    std::string file, other, shelf, out, output;
     int take = 1;
     std::vector<std::string> values, salts, coefficients;
     unsigned long long most = 20, draws = 0, seed = 1;
@@ -136,6 +136,10 @@ int answer(const std::string& about, const Call& call) {
     const wl::Result<wl::Shelf> shelf = shelfOf(call);
     if (!shelf) {
         return fail(shelf.error());
+    }
+    if (about == "compare") {
+        const wl::Result<wl::Design> other = wl::loadDesign(call.other);
+        return other ? give(wl::compareAnswer(*design, *other), call) : fail(other.error());
     }
     if (about == "plan") {
         return give(wl::planAnswer(*design), call);
@@ -271,6 +275,9 @@ int run(int argc, char** argv) {
     doubt->add_option("--draws", call.draws, "Sample so often as well")
         ->check(CLI::Range(0, 10'000'000));
     doubt->add_option("--seed", call.seed, "Seed of the sampling");
+    answering("compare", "What differs between two designs, field by field", nullptr)
+        ->add_option("OTHER", call.other, "The design it is held against")
+        ->required();
     CLI::App* sheetCommand =
         forDesign(app.add_subcommand("sheet", "The bench sheet as a true-scale PDF"));
     sheetCommand->add_option("-o,--output", call.output, "PDF to write")->required();

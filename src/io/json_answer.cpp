@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "core/design/describe.h"
 #include "text/sentences.h"
 
 namespace wl {
@@ -37,7 +38,7 @@ Json findingJson(const Finding& f) {
         }
         Json meetings = Json::array();
         for (const Meeting& m : e.meetings) {
-            meetings.push_back({{"kind", kMeetingKinds[size_t(m.kind)]},
+            meetings.push_back({{"kind", kMeetingKinds[size_t(m.kind)].key},
                                 {"first", m.first},
                                 {"second", m.second}});
         }

@@ -7,6 +7,7 @@
 #include "core/shape/edit_body.h"
 #include "io/design_file.h"
 #include "io/whole_file.h"
+#include "session/field_words.h"
 
 namespace wl {
 
@@ -73,13 +74,20 @@ void Document::submit(Design next, const QString& text, const QString& mergeKey)
                               mergeKey, gesture_));
 }
 
-std::optional<Error> Document::setField(const QString& path, std::optional<double> value,
-                                        const QString& text) {
-    Result<Design> next = withField(*design_, path.toStdString(), value);
+std::optional<Error> Document::setField(const QString& path, std::optional<double> value) {
+    return submitField(path, withField(*design_, path.toStdString(), value));
+}
+
+std::optional<Error> Document::setText(const QString& path, const QString& text) {
+    return submitField(path, withText(*design_, path.toStdString(), text.toStdString()));
+}
+
+std::optional<Error> Document::submitField(const QString& path, Result<Design> next) {
     if (!next) {
         return next.error();
     }
-    submit(std::move(next).value(), text, path);
+    const std::optional<Field> field = findField(*design_, path.toStdString());
+    submit(std::move(next).value(), field ? undoWords(*field) : path, path);
     return std::nullopt;
 }
 

@@ -32,9 +32,10 @@ class Document : public QObject {
     /// mergeKey within one gesture fold. A design equal to the present one is no step. Locked sizes
     /// of the body are held, and stations changed under an imported solid take over from it.
     void submit(Design next, const QString& text, const QString& mergeKey = {});
-    /// One field; the error when it is refused, the design then being unchanged.
-    std::optional<Error> setField(const QString& path, std::optional<double> value,
-                                  const QString& text);
+    /// One field, as an undo step named after it; the error when it is refused, the design then
+    /// being unchanged.
+    std::optional<Error> setField(const QString& path, std::optional<double> value);
+    std::optional<Error> setText(const QString& path, const QString& text);
     std::optional<Error> applyEdit(const ProposedEdit& edit, const QString& text);
     /// Ends the present gesture: the next edit starts a new undo step.
     void endGesture() { ++gesture_; }
@@ -60,6 +61,7 @@ class Document : public QObject {
 
   private:
     friend class EditDesign;
+    std::optional<Error> submitField(const QString& path, Result<Design> next);
     void show(DesignPtr design);
 
     DesignPtr design_;

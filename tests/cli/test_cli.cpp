@@ -113,7 +113,10 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
     for (const char* demo : {"diver", "lipless", "glide-bait"}) {
         const std::string file = here + "/" + demo + ".wade";
         REQUIRE(run(std::string("demo ") + demo + " -o " + file).exit == 0);
+        const std::string other = here + "/other.wade";
+        REQUIRE(run("demo glider -o " + other).exit == 0);
         const std::string calls[] = {"plan",
+                                     "compare " + other,
                                      "ways",
                                      "mends",
                                      "swaps --most 3",

@@ -1,9 +1,15 @@
 // Every field and every table of every sheet, given nonsense: told beside it, nothing lost.
+#include <QPlainTextEdit>
 #include <QStackedWidget>
+#include <QTableWidget>
+#include <QUndoStack>
 
 #include "app/kit/quantity_edit.h"
 #include "app/kit/record_table.h"
+#include "core/base/units.h"
 #include "gui/opened.h"
+#include "io/design_file.h"
+#include "io/whole_file.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -88,7 +94,8 @@ TEST_CASE("every number in every table refuses nonsense with the reason, and rec
             }
             for (int c = 0; c < model->columnCount(); ++c) {
                 const QModelIndex cell = model->index(model->rowCount() - 1, c);
-                if (model->column(c).kind != RecordColumn::Kind::Number ||
+                const FieldKind kind = model->column(c).kind;
+                if ((kind != FieldKind::Number && kind != FieldKind::Count) ||
                     !(model->flags(cell) & Qt::ItemIsEditable)) {
                     continue;
                 }
@@ -110,4 +117,85 @@ TEST_CASE("every number in every table refuses nonsense with the reason, and rec
         }
         CHECK(tried > 30);
     }
+}
+
+TEST_CASE("every column stands for a field there is, under its own words") {
+    Opened o(4);
+    o.visitEveryStep();
+    int columns = 0;
+    for (auto* view : o.window.findChildren<QTableView*>()) {
+        auto* model = qobject_cast<RecordModel*>(view->model());
+        for (int c = 0; model != nullptr && c < model->columnCount(); ++c) {
+            INFO(view->objectName().toStdString() << " " << c);
+            CHECK_FALSE(model->headerData(c, Qt::Horizontal, Qt::DisplayRole).toString().isEmpty());
+            const RecordColumn& column = model->column(c);
+            if (!column.derived && !column.read && model->rowCount() > 0) {
+                ++columns;
+                CHECK(findField(o.design(), model->pathOf(model->index(0, c)).toStdString()));
+            }
+        }
+    }
+    CHECK(columns > 60);
+}
+
+TEST_CASE("undo says which field of what was changed, and a tick or choice is one step of it") {
+    Opened o;
+    QUndoStack* undo = o.window.bench().document.undoStack();
+    o.type("/lip/angle", "31");
+    CHECK(undo->undoText() == "Lip: Angle to axis");
+    o.choose("/lip/family", 2);
+    CHECK(undo->undoText() == "Lip: Outline");
+    o.window.rail().choose(Step::Fittings);
+    o.tab("fittingTabs", 1);
+    o.click("/through_wire/present");
+    CHECK(undo->undoText() == "Through-wire: Through-wire, nose to tail");
+    CHECK(o.field("/through_wire/z")->isEnabled());
+    o.window.rail().choose(Step::Ballast);
+    o.typeCell("bores", 0, 2, "21");
+    CHECK(undo->undoText() == QString::fromStdString(o.design().bores[0].name) + ": Place");
+    CHECK(undo->count() == 4);
+    o.window.rail().choose(Step::Brief);
+    auto* notes = o.window.findChild<QPlainTextEdit*>("/notes");
+    REQUIRE(notes != nullptr);
+    QTest::keyClicks(notes, "cut from the short board");
+    CHECK(undo->count() == 5);
+    CHECK(undo->undoText() == "Notes");
+    CHECK(o.design().notes.find("short board") != std::string::npos);
+    undo->undo();
+    undo->undo();
+    undo->undo();
+    o.settle();
+    CHECK_FALSE(o.field("/through_wire/z")->isEnabled());
+}
+
+TEST_CASE("a bait is held against another file: what differs, and the way to it") {
+    Opened o;
+    const QString path = o.folder.filePath("other.wade");
+    Design other = o.design();
+    other.name = "the other";
+    other.lip.angle_rad += 10 * kDegree;
+    other.bores.pop_back();
+    REQUIRE_FALSE(writeWholeFile(path.toStdString(), writeDesign(other)));
+    QDialog* dialog = o.window.compareWith(path);
+    REQUIRE(dialog != nullptr);
+    auto* table = dialog->findChild<QTableWidget*>("differences");
+    REQUIRE(table != nullptr);
+    CHECK(table->rowCount() == 2 + int(itemFields(other, "/bores").size()));
+    CHECK(table->horizontalHeaderItem(3)->text() == "the other");
+    int lip = -1;
+    for (int r = 0; r < table->rowCount(); ++r) {
+        lip = table->item(r, 0)->text() == "Lip" ? r : lip;
+    }
+    REQUIRE(lip >= 0);
+    CHECK(table->item(lip, 1)->text() == "Angle to axis");
+    CHECK(table->item(lip, 2)->text() == onScreen("27.0°"));
+    CHECK(table->item(lip, 3)->text() == onScreen("37.0°"));
+    auto* go = dialog->findChild<QAbstractButton*>("goToDifference");
+    CHECK_FALSE(go->isEnabled());
+    table->selectRow(lip);
+    CHECK(go->isEnabled());
+    go->click();
+    CHECK(o.window.rail().currentRow() == int(Step::LipAndTie));
+    CHECK(o.window.compareWith(o.folder.filePath("nothing.wade")) == nullptr);
+    CHECK(o.window.message().contains("nothing.wade"));
 }

@@ -106,7 +106,7 @@ TEST_CASE("a lip bent, notched and holed from its sheet, a V and a tail fin from
     o.type("/lip/notch_width", "5");
     o.type("/lip/hole_diameter", "2 mm");
     CHECK(o.derived().mass->lip.mass_kg < flat);
-    o.choose("lipFamily", 4);
+    o.choose("/lip/family", 4);
     CHECK(o.design().lip.family == LipFamily::Disc);
     CHECK_FALSE(o.field("/lip/root_width")->isEnabled());
     o.window.rail().choose(Step::Fittings);

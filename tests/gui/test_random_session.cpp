@@ -30,8 +30,13 @@ void editSomehow(Document& document, Dice& dice) {
             const std::vector<Field> fields = listFields(next);
             const Field& f = fields[size_t(dice.upTo(int(fields.size()) - 1))];
             const double share = dice.from(0, 1);
-            document.setField(QString::fromStdString(f.path), f.min + share * (f.max - f.min),
-                              "field");
+            const QString path = QString::fromStdString(f.path);
+            const double value = f.min + share * (f.max - f.min);
+            if (f.kind == FieldKind::Text) {
+                document.setText(path, QString::number(value));
+            } else {
+                document.setField(path, f.kind == FieldKind::Number ? value : std::round(value));
+            }
             return;
         }
         case 3:

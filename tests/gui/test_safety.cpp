@@ -213,10 +213,10 @@ TEST_CASE("a number that may be thousands is asked back beside the field, and ke
 TEST_CASE("the tie is chosen among the eyes, and what is meant to meet is said with one click") {
     Opened o;
     o.window.rail().choose(Step::LipAndTie);
-    auto* place = o.window.findChild<QComboBox*>("tiePlace");
+    auto* place = o.window.findChild<QComboBox*>("/tie/place");
     place->setCurrentIndex(0);
     emit place->activated(0);
-    auto* eye = o.window.findChild<QComboBox*>("tieEye");
+    auto* eye = o.window.findChild<QComboBox*>("/tie/eye");
     REQUIRE(eye->count() > 1);
     eye->setCurrentIndex(1);
     emit eye->activated(1);

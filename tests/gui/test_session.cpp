@@ -25,11 +25,11 @@ TEST_CASE("edits of one gesture fold, of two gestures do not, and undo is exact"
     document.replace(demoDesign(), {}, false);
     const Design start = *document.design();
     for (int i = 1; i <= 5; ++i) {
-        document.setField("/lip/length", 0.02 + 0.001 * i, "length");
+        document.setField("/lip/length", 0.02 + 0.001 * i);
     }
     document.endGesture();
-    document.setField("/lip/length", 0.03, "length");
-    document.setField("/lip/width", 0.02, "width");
+    document.setField("/lip/length", 0.03);
+    document.setField("/lip/width", 0.02);
     CHECK(document.undoStack()->count() == 3);
     document.undoStack()->undo();
     document.undoStack()->undo();
@@ -37,8 +37,8 @@ TEST_CASE("edits of one gesture fold, of two gestures do not, and undo is exact"
     document.undoStack()->undo();
     CHECK(*document.design() == start);
     document.endGesture();
-    document.setField("/lip/length", 0.03, "length");
-    document.setField("/lip/length", start.lip.length_m, "length");
+    document.setField("/lip/length", 0.03);
+    document.setField("/lip/length", start.lip.length_m);
     CHECK(document.undoStack()->count() == 0);  // there and back is no step
 }
 
@@ -69,7 +69,7 @@ TEST_CASE("work left by a window that died is found - a living window's is not")
     Document mine;
     mine.replace(demoDesign(), {}, false);
     Recovery alive(mine, folder.path());
-    mine.setField("/brief/cast_length", 33.0, "cast");
+    mine.setField("/brief/cast_length", 33.0);
     alive.keepNow();
     Document other;
     Recovery second(other, folder.path());
@@ -110,7 +110,7 @@ TEST_CASE("steady work is kept: a copy is written while edits go on and on") {
     int edits = 0;
     QTimer hand;
     QObject::connect(&hand, &QTimer::timeout, [&] {
-        document.setField("/brief/cast_length", 20.0 + 0.01 * (++edits % 500), "cast");
+        document.setField("/brief/cast_length", 20.0 + 0.01 * (++edits % 500));
     });
     hand.start(40);  // never at rest as long as the copy takes to be due
     REQUIRE(QTest::qWaitFor([&] { return !QDir(folder.path()).entryList({"*.wade"}).isEmpty(); },
@@ -126,7 +126,7 @@ TEST_CASE("a copy that cannot be written is told once, and the one before it sta
     document.replace(demoDesign(), {}, false);
     Recovery recovery(document, folder.path());
     QSignalSpy failed(&recovery, &Recovery::failed);
-    document.setField("/brief/cast_length", 33.0, "cast");
+    document.setField("/brief/cast_length", 33.0);
     REQUIRE_FALSE(recovery.keepNow());
     const QString kept = folder.filePath(QDir(folder.path()).entryList({"*.wade"}).front());
     {
@@ -136,7 +136,7 @@ TEST_CASE("a copy that cannot be written is told once, and the one before it sta
         small = before;
         small.rlim_cur = 200;  // as on a full disk
         setrlimit(RLIMIT_FSIZE, &small);
-        document.setField("/brief/cast_length", 34.0, "cast");
+        document.setField("/brief/cast_length", 34.0);
         CHECK(recovery.keepNow());
         CHECK(recovery.keepNow());
         CHECK(document.save(folder.filePath("mine.wade"))->code == "file.cannot_write");
@@ -161,10 +161,10 @@ TEST_CASE("two windows with one file: the second to save is asked, not obeyed") 
     one.replace(demoDesign(), {}, true);
     REQUIRE_FALSE(one.save(path));
     REQUIRE_FALSE(two.open(path));
-    one.setField("/brief/cast_length", 31.0, "cast");
+    one.setField("/brief/cast_length", 31.0);
     REQUIRE_FALSE(one.save(path));
     CHECK(two.changedElsewhere());
-    two.setField("/brief/cast_length", 32.0, "cast");
+    two.setField("/brief/cast_length", 32.0);
     CHECK(two.save(path)->code == "file.changed_elsewhere");
     CHECK(loadDesign(path.toStdString())->brief.castLength_m == Approx(31));
     REQUIRE_FALSE(two.save(path, Document::Overwrite::Whatever));
@@ -172,7 +172,7 @@ TEST_CASE("two windows with one file: the second to save is asked, not obeyed") 
     CHECK(one.changedElsewhere());
     // What a crashed window kept remembers which state of the file it came from.
     Recovery recovery(one, folder.filePath("kept"));
-    one.setField("/brief/cast_length", 33.0, "cast");
+    one.setField("/brief/cast_length", 33.0);
     recovery.keepNow();
     const QString kept = QDir(folder.filePath("kept")).entryList({"*.wade"}).front();
     for (const QString end : {"", ".origin"}) {

@@ -50,7 +50,7 @@ TEST_CASE("body tools: start shapes, sizes with locks, section kinds, each one s
     CHECK(b.design() == before);
     b.type("bodyLength", "100");
     CHECK(b.derived().shape->sizes.length_m == Approx(0.100));
-    b.click("lock/bodyWidth");
+    b.click("/body/locks/width");
     auto* view = b.window.findChild<QTableView*>("stations");
     CHECK(view->model()->setData(view->model()->index(3, 3), "14", Qt::EditRole));
     b.settle();
@@ -280,17 +280,17 @@ TEST_CASE("every way of making shows its sheet, and the solid opens at a section
     b.window.rail().choose(Step::Stock);
     const double carved = b.derived().mass->stages.shapedBody_kg;
     for (int kind = 1; kind < 5; ++kind) {
-        b.choose("makeKind", kind);
+        b.choose("/make/kind", kind);
         INFO(kind);
         CHECK(int(b.design().make.kind) == kind);
         CHECK(b.window.bench().results()->derived);
         b.window.grab();
     }
     CHECK(b.derived().mass->stages.shapedBody_kg != Approx(carved));
-    b.click("leaks");
+    b.click("/make/print/leaks");
     b.type("/make/print/wet_mass", "20.4");
     REQUIRE(b.derived().rest->waterlogged.size() == 4);
-    b.choose("makeKind", 3);
+    b.choose("/make/kind", 3);
     b.click("fillerFor");
     CHECK(b.design().pieces[0].stock.source == DensitySource::Mix);
     CHECK(densityInForce(b.design().pieces[0].stock, b.design().make).density_kg_m3 ==

@@ -334,7 +334,7 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     CHECK(o.text("bendList").contains("5. at"));
     o.choose("wireFromShelf", 2);
     CHECK(o.design().wire.wire_m == Approx(0.0009));
-    o.window.findChild<QCheckBox*>("wirePresent")->click();
+    o.window.findChild<QCheckBox*>("/through_wire/present")->click();
     o.settle();
     CHECK(o.derived().mass->wire.path_m.empty());
     o.window.rail().choose(Step::Ballast);

@@ -172,13 +172,13 @@ TEST_CASE("locks hold in every way of editing, and undo gives back the very body
     CHECK(document.design()->body.stations[3].back_m > d.body.stations[3].back_m);
     document.undoStack()->undo();
     CHECK(*document.design() == d);
-    CHECK_FALSE(document.setField("/body/stations/3/belly", -0.020, "belly"));
+    CHECK_FALSE(document.setField("/body/stations/3/belly", -0.020));
     CHECK(overallSize(document.design()->body).height_m ==
           Approx(overallSize(d.body).height_m).epsilon(1e-12));
     Design open = *document.design();
     open.body.locks.height = false;
     document.submit(open, "unlock");
-    CHECK_FALSE(document.setField("/body/stations/3/belly", -0.020, "belly"));
+    CHECK_FALSE(document.setField("/body/stations/3/belly", -0.020));
     CHECK(document.design()->body.stations[3].belly_m == -0.020);
 }
 
@@ -361,7 +361,7 @@ TEST_CASE(
     CHECK(first.handles().size() != second.handles().size());
     const QImage firstBefore = first.grab().toImage(), secondBefore = second.grab().toImage();
     const Design design = bench.design();
-    CHECK_FALSE(other.document.setField("/bores/0/depth", 0.004, "depth"));
+    CHECK_FALSE(other.document.setField("/bores/0/depth", 0.004));
     settle();
     CHECK(bench.design() == design);
     CHECK(bench.document.undoStack()->count() == 0);

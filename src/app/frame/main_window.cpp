@@ -255,19 +255,26 @@ void MainWindow::goTo(const QString& path) {
     const Step step = stepOfPath(path);
     rail_->choose(step);
     QWidget* sheet = page(step);
-    if (auto* field = sheet->findChild<QWidget*>(path)) {
-        field->setFocus(Qt::OtherFocusReason);
-        return;
-    }
-    for (RecordTable* table : sheet->findChildren<RecordTable*>()) {
-        if (table->goTo(path)) {
-            for (QWidget* up = table; up != nullptr; up = up->parentWidget()) {
-                if (auto* tabs = qobject_cast<QTabWidget*>(
-                        up->parentWidget() ? up->parentWidget()->parentWidget() : nullptr)) {
-                    tabs->setCurrentWidget(up);
-                }
+    // Brings what is behind a tab to the front.
+    const auto reveal = [](QWidget* part) {
+        for (QWidget* up = part; up != nullptr; up = up->parentWidget()) {
+            if (auto* tabs = qobject_cast<QTabWidget*>(
+                    up->parentWidget() ? up->parentWidget()->parentWidget() : nullptr)) {
+                tabs->setCurrentWidget(up);
             }
-            return;
+        }
+    };
+    if (path == QLatin1String("/name")) {
+        name_->setFocus(Qt::OtherFocusReason);
+    } else if (auto* field = sheet->findChild<QWidget*>(path)) {
+        reveal(field);
+        field->setFocus(Qt::OtherFocusReason);
+    } else {
+        for (RecordTable* table : sheet->findChildren<RecordTable*>()) {
+            if (table->goTo(path)) {
+                reveal(table);
+                return;
+            }
         }
     }
 }

@@ -43,6 +43,8 @@ class MainWindow : public QMainWindow {
     void setInch(bool inch);
     /// Opens a file; a refusal is shown and the present design stays.
     bool openFile(const QString& path);
+    /// Shows what differs from the design in that file; null when it cannot be read (told).
+    QDialog* compareWith(const QString& path);
     /// What the program was started with: the file named, or the demo when there is none. A file
     /// that cannot be read is said over a plain bait, not over some other one.
     void openFirst(const QStringList& files);
@@ -59,6 +61,7 @@ class MainWindow : public QMainWindow {
     QString message() const { return message_->text(); }
     /// An error told in the status line.
     void tell(const Error& error);
+    void tellOf(const QString& path, const Error& error);
 
   protected:
     void closeEvent(QCloseEvent* event) override;

@@ -24,11 +24,11 @@ QWidget* MainWindow::buildTopBar() {
     name_->setMinimumHeight(36);
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         if (name_->isModified()) {
-            Design next = bench_.design();
-            next.name = name_->text().left(100).toStdString();
             name_->setModified(false);
             bench_.document.endGesture();
-            bench_.document.submit(std::move(next), tr("Name"));
+            if (const auto error = bench_.document.setText("/name", name_->text().left(100))) {
+                tell(*error);
+            }
         }
     });
     saved_ = plainLabel();

@@ -9,6 +9,7 @@
 #include <QSettings>
 #include <utility>
 
+#include "app/dialogs/compare_dialog.h"
 #include "app/frame/main_window.h"
 #include "app/kit/ask.h"
 #include "io/design_file.h"
@@ -23,15 +24,31 @@ constexpr int kMostRecent = 8;
 
 bool MainWindow::openFile(const QString& path) {
     if (const auto error = bench_.document.open(path)) {
-        QString where = QString::fromStdString(error->path);
-        where = where.isEmpty() || where == path ? QString() : QStringLiteral(" [%1]").arg(where);
-        say(QStringLiteral("▲ %1: %2%3")
-                .arg(QFileInfo(path).fileName(), sentence(*error, bench_.bench()), where));
+        tellOf(path, *error);
         return false;
     }
     remember(path);
     say(tr("Opened %1.").arg(path));
     return true;
+}
+
+void MainWindow::tellOf(const QString& path, const Error& error) {
+    QString where = QString::fromStdString(error.path);
+    where = where.isEmpty() || where == path ? QString() : QStringLiteral(" [%1]").arg(where);
+    say(QStringLiteral("▲ %1: %2%3")
+            .arg(QFileInfo(path).fileName(), sentence(error, bench_.bench()), where));
+}
+
+QDialog* MainWindow::compareWith(const QString& path) {
+    const Result<Design> other = loadDesign(path.toStdString());
+    if (!other) {
+        tellOf(path, other.error());
+        return nullptr;
+    }
+    auto* dialog = new CompareDialog(bench_, *other, this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->open();
+    return dialog;
 }
 
 void MainWindow::openFirst(const QStringList& files) {

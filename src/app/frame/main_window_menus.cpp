@@ -66,6 +66,16 @@ void MainWindow::buildMenus() {
         file, tr("Save &as…"), QKeySequence(QStringLiteral("Ctrl+Shift+S")), [this] { saveAs(); },
         this);
     add(
+        file, tr("&Hold against…"), QKeySequence(QStringLiteral("Ctrl+H")),
+        [this] {
+            const QString path = QFileDialog::getOpenFileName(
+                this, tr("Hold against another design"), {}, tr("Wade Line designs (*.wade)"));
+            if (!path.isEmpty()) {
+                compareWith(path);
+            }
+        },
+        this);
+    add(
         file, tr("&Quit"), QKeySequence::Quit, [this] { close(); }, this);
 
     QMenu* edit = menuBar()->addMenu(tr("&Edit"));

@@ -100,7 +100,13 @@ QString cannot() {
 
 const std::vector<StepEntry>& stepTable() {
     static const std::vector<StepEntry> table{
-        {Step::Brief, tr("Brief"), makeBriefPage, {"/brief"}, "brief", wanted, nullptr},
+        {Step::Brief,
+         tr("Brief"),
+         makeBriefPage,
+         {"/brief", "/notes", "/name"},
+         "brief",
+         wanted,
+         nullptr},
         {Step::Body, tr("Body"), makeBodyPage, {"/body", "/trace"}, "body", volume, cannot},
         {Step::Stock,
          tr("Stock"),

@@ -6,6 +6,8 @@
 
 #include "app/kit/plain_label.h"
 #include "app/kit/theme.h"
+#include "core/design/limits.h"
+#include "session/field_words.h"
 
 namespace wl {
 
@@ -32,10 +34,50 @@ void Form::addRow(const QString& label, QWidget* field) {
     ++row_;
 }
 
-QuantityEdit* Form::quantity(const QString& label, const QString& path) {
-    auto* edit = new QuantityEdit(bench_, path, label);
-    addRow(label, edit);
-    return edit;
+void Form::field(const QString& path) {
+    const std::string at = path.toStdString();
+    const std::optional<Field> field = findField(bench_.design(), at);
+    if (!field) {
+        return;
+    }
+    const auto now = [at](const Design& d) {
+        const std::optional<Field> f = findField(d, at);
+        return f && f->value ? int(*f->value) : 0;
+    };
+    const auto set = [this, path](int value) {
+        bench_.document.endGesture();
+        bench_.document.setField(path, value);
+    };
+    QWidget* made = nullptr;
+    switch (field->kind) {
+        case FieldKind::Flag:
+            made = addTick(fieldLabel(*field), path, now, set);
+            break;
+        case FieldKind::Choice:
+            made = addChoice(fieldLabel(*field), path, fieldAnswers(*field), now, set);
+            break;
+        case FieldKind::Text:
+            made = field->max > double(kNameBytes)
+                       ? static_cast<QWidget*>(addNotes(path, fieldLabel(*field)))
+                       : addText(path, fieldLabel(*field));
+            break;
+        default:
+            made = new QuantityEdit(bench_, path);
+            addRow(fieldLabel(*field), made);
+    }
+    if (const QString tip = fieldTip(*field); !tip.isEmpty()) {
+        made->setToolTip(tip);
+    }
+    enableLastWhen([at](const Design& d) {
+        const std::optional<Field> f = findField(d, at);
+        return f && f->about.applies;
+    });
+}
+
+void Form::fields(const QStringList& paths) {
+    for (const QString& path : paths) {
+        field(path);
+    }
 }
 
 QuantityEdit* Form::quantity(const QString& label, const QString& name,
@@ -48,21 +90,28 @@ QuantityEdit* Form::quantity(const QString& label, const QString& name,
 QCheckBox* Form::tick(const QString& label, const QString& objectName,
                       std::function<bool(const Design&)> read,
                       std::function<void(Design&, bool)> write) {
-    auto* box = new QCheckBox(label);
-    box->setObjectName(objectName);
-    box->setAccessibleName(label);
-    grid_->addWidget(box, row_++, 0, 1, 2);
-    auto refresh = [this, box, read] {
-        const QSignalBlocker blocker(box);
-        box->setChecked(read(bench_.design()));
-    };
-    connect(&bench_.document, &Document::designChanged, box, refresh);
-    connect(box, &QCheckBox::clicked, this, [this, label, write](bool on) {
+    return addTick(label, objectName, std::move(read), [this, label, write](bool on) {
         Design next = bench_.design();
         write(next, on);
         bench_.document.endGesture();
         bench_.document.submit(std::move(next), label);
     });
+}
+
+QCheckBox* Form::addTick(const QString& label, const QString& objectName,
+                         std::function<bool(const Design&)> read, std::function<void(bool)> set) {
+    auto* box = new QCheckBox(label);
+    box->setObjectName(objectName);
+    box->setAccessibleName(label);
+    grid_->addWidget(box, row_++, 0, 1, 2);
+    last_ = box;
+    lastLabel_ = nullptr;
+    auto refresh = [this, box, read] {
+        const QSignalBlocker blocker(box);
+        box->setChecked(read(bench_.design()));
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(box, &QCheckBox::clicked, this, set);
     refresh();
     return box;
 }
@@ -71,13 +120,7 @@ QComboBox* Form::names(const QString& label, const QString& objectName, const QS
                        std::function<std::vector<std::string>(const Design&)> names,
                        std::function<std::string(const Design&)> read,
                        std::function<void(Design&, const std::string&)> write) {
-    auto* box = new QComboBox;
-    box->setObjectName(objectName);
-    box->setAccessibleName(label);
-    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    box->setMinimumContentsLength(8);
-    box->setMaximumWidth(230);
-    addRow(label, box);
+    QComboBox* box = addBox(label, objectName);
     auto refresh = [this, box, none, names, read] {
         const QSignalBlocker blocker(box);
         box->clear();
@@ -105,57 +148,93 @@ QComboBox* Form::names(const QString& label, const QString& objectName, const QS
 QComboBox* Form::choice(const QString& label, const QString& objectName, const QStringList& options,
                         std::function<int(const Design&)> read,
                         std::function<void(Design&, int)> write) {
-    auto* box = new QComboBox;
-    box->setObjectName(objectName);
-    box->setAccessibleName(label);
-    box->addItems(options);
-    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    box->setMinimumContentsLength(8);
-    box->setMaximumWidth(230);
-    addRow(label, box);
-    auto refresh = [this, box, read] {
-        const QSignalBlocker blocker(box);
-        box->setCurrentIndex(read(bench_.design()));
-    };
-    connect(&bench_.document, &Document::designChanged, box, refresh);
-    connect(box, &QComboBox::activated, this, [this, label, write](int index) {
+    return addChoice(label, objectName, options, std::move(read), [this, label, write](int index) {
         Design next = bench_.design();
         write(next, index);
         bench_.document.endGesture();
         bench_.document.submit(std::move(next), label);
     });
+}
+
+QComboBox* Form::addChoice(const QString& label, const QString& objectName,
+                           const QStringList& options, std::function<int(const Design&)> read,
+                           std::function<void(int)> set) {
+    QComboBox* box = addBox(label, objectName);
+    box->addItems(options);
+    auto refresh = [this, box, read] {
+        const QSignalBlocker blocker(box);
+        box->setCurrentIndex(read(bench_.design()));
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(box, &QComboBox::activated, this, set);
     refresh();
     return box;
 }
 
-QLineEdit* Form::text(const QString& label, const QString& objectName,
-                      std::function<std::string(const Design&)> read,
-                      std::function<void(Design&, const std::string&)> write) {
+QComboBox* Form::addBox(const QString& label, const QString& objectName) {
+    auto* box = new QComboBox;
+    box->setObjectName(objectName);
+    box->setAccessibleName(label);
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    box->setMinimumContentsLength(8);
+    box->setMaximumWidth(230);
+    addRow(label, box);
+    return box;
+}
+
+QLineEdit* Form::addText(const QString& path, const QString& label) {
     auto* line = new QLineEdit;
-    line->setObjectName(objectName);
+    line->setObjectName(path);
     line->setAccessibleName(label);
     line->setMaxLength(100);
     line->setMaximumWidth(230);
     addRow(label, line);
-    auto refresh = [this, line, read] {
-        const QString now = QString::fromStdString(read(bench_.design()));
-        if (!line->hasFocus() || !line->isModified()) {
-            line->setText(now);
+    auto refresh = [this, line, path] {
+        const std::optional<Field> field = findField(bench_.design(), path.toStdString());
+        if (field && !(line->hasFocus() && line->isModified())) {
+            const QSignalBlocker blocker(line);
+            line->setText(QString::fromStdString(field->text));
             line->setCursorPosition(0);
         }
     };
     connect(&bench_.document, &Document::designChanged, line, refresh);
-    connect(line, &QLineEdit::editingFinished, this, [this, label, line, write] {
+    connect(line, &QLineEdit::editingFinished, this, [this, line, path] {
         if (line->isModified()) {
-            Design next = bench_.design();
-            write(next, line->text().toStdString());
             bench_.document.endGesture();
-            bench_.document.submit(std::move(next), label);
+            if (const auto error = bench_.document.setText(path, line->text())) {
+                bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+            }
             line->setModified(false);
         }
     });
     refresh();
     return line;
+}
+
+QPlainTextEdit* Form::addNotes(const QString& path, const QString& label) {
+    auto* edit = new QPlainTextEdit;
+    edit->setObjectName(path);
+    edit->setAccessibleName(label);
+    edit->setTabChangesFocus(true);
+    edit->setMinimumHeight(60);
+    edit->setMaximumHeight(110);
+    addRow(label, edit);
+    auto refresh = [this, edit, path] {
+        const std::optional<Field> field = findField(bench_.design(), path.toStdString());
+        if (field && edit->toPlainText().toStdString() != field->text) {
+            const QSignalBlocker blocker(edit);
+            edit->setPlainText(QString::fromStdString(field->text));
+        }
+    };
+    connect(&bench_.document, &Document::designChanged, edit, refresh);
+    // Typed on and on it is one step of undo, until something else is edited.
+    connect(edit, &QPlainTextEdit::textChanged, this, [this, edit, path] {
+        if (const auto error = bench_.document.setText(path, edit->toPlainText())) {
+            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+        }
+    });
+    refresh();
+    return edit;
 }
 
 QLabel* Form::readout(const QString& label, std::function<QString(const Results&)> read) {
@@ -199,7 +278,9 @@ void Form::enableLastWhen(std::function<bool(const Design&)> when) {
     auto refresh = [this, field = last_, label = lastLabel_, when] {
         const bool on = when(bench_.design());
         field->setEnabled(on);
-        label->setEnabled(on);
+        if (label != nullptr) {
+            label->setEnabled(on);
+        }
     };
     connect(&bench_.document, &Document::designChanged, last_, refresh);
     refresh();

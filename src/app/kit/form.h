@@ -6,6 +6,7 @@
 #include <QCoreApplication>
 #include <QGridLayout>
 #include <QLabel>
+#include <QPlainTextEdit>
 #include <QPushButton>
 #include <functional>
 
@@ -20,27 +21,28 @@ class Form : public QWidget {
   public:
     Form(Workbench& bench, const QString& title, QWidget* parent = nullptr);
 
-    QuantityEdit* quantity(const QString& label, const QString& path);
+    /// The field of that path as its description has it: a number with its unit, a tick, a choice
+    /// or a line of text, named by the path, greyed while it means nothing.
+    void field(const QString& path);
+    void fields(const QStringList& paths);
+    /// A number that is no field of its own but is read from and written into several.
     QuantityEdit* quantity(const QString& label, const QString& name,
                            QuantityEdit::Binding binding);
-    /// A tick kept in the design.
+    /// A tick that does more than set one field.
     QCheckBox* tick(const QString& label, const QString& objectName,
                     std::function<bool(const Design&)> read,
                     std::function<void(Design&, bool)> write);
-    /// A choice that reads its index from the design and writes it back as one undo step.
     /// One of the names there are, or `none` (an empty name). `names` is asked anew with each
     /// design.
     QComboBox* names(const QString& label, const QString& objectName, const QString& none,
                      std::function<std::vector<std::string>(const Design&)> names,
                      std::function<std::string(const Design&)> read,
                      std::function<void(Design&, const std::string&)> write);
+    /// A choice that does more than set one field: reads its index from the design and writes it
+    /// back as one undo step.
     QComboBox* choice(const QString& label, const QString& objectName, const QStringList& options,
                       std::function<int(const Design&)> read,
                       std::function<void(Design&, int)> write);
-    /// A line of text kept in the design.
-    QLineEdit* text(const QString& label, const QString& objectName,
-                    std::function<std::string(const Design&)> read,
-                    std::function<void(Design&, const std::string&)> write);
     /// A number that follows the results.
     QLabel* readout(const QString& label, std::function<QString(const Results&)> read);
     QLabel* note(const QString& text);
@@ -54,6 +56,15 @@ class Form : public QWidget {
 
   private:
     void addRow(const QString& label, QWidget* field);
+    QCheckBox* addTick(const QString& label, const QString& objectName,
+                       std::function<bool(const Design&)> read, std::function<void(bool)> set);
+    QComboBox* addChoice(const QString& label, const QString& objectName,
+                         const QStringList& options, std::function<int(const Design&)> read,
+                         std::function<void(int)> set);
+    QComboBox* addBox(const QString& label, const QString& objectName);
+    QLineEdit* addText(const QString& path, const QString& label);
+    /// Of several lines.
+    QPlainTextEdit* addNotes(const QString& path, const QString& label);
     Workbench& bench_;
     QGridLayout* grid_;
     int row_ = 0;

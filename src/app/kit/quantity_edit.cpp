@@ -10,6 +10,7 @@
 #include "app/kit/scale_fill.h"
 #include "core/base/units.h"
 #include "core/design/fields.h"
+#include "session/field_words.h"
 
 namespace wl {
 
@@ -39,17 +40,17 @@ double benchStep(Quantity quantity, Bench bench) {
     }
 }
 
-QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString& title,
-                           QWidget* parent)
+QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, QWidget* parent)
     : QWidget(parent),
       bench_(bench),
       path_(path),
-      title_(title),
       line_(new QLineEdit),
       unit_(plainLabel()),
       fault_(plainLabel()) {
     if (const auto known = field()) {
         quantity_ = known->quantity;
+        title_ = fieldLabel(*known);
+        line_->setToolTip(fieldTip(*known));
     }
     build();
 }
@@ -83,7 +84,7 @@ std::optional<Field> QuantityEdit::field() const {
 
 std::optional<Error> QuantityEdit::assign(std::optional<double> value) {
     if (!binding_) {
-        return bench_.document.setField(path_, value, title_);
+        return bench_.document.setField(path_, value);
     }
     if (!value || !(*value >= binding_->min && *value <= binding_->max)) {
         return Error{"field.out_of_range",

@@ -20,8 +20,7 @@ namespace wl {
 class QuantityEdit : public QWidget {
     Q_OBJECT
   public:
-    QuantityEdit(Workbench& bench, const QString& path, const QString& title,
-                 QWidget* parent = nullptr);
+    QuantityEdit(Workbench& bench, const QString& path, QWidget* parent = nullptr);
 
     /// A number that is no field of its own but is read from and written into several (the length
     /// of the body, say). `path` then only names the widget.

@@ -1,4 +1,4 @@
-// Columns of the usual kinds, made from a row accessor and a member.
+// Columns of the usual kinds.
 #pragma once
 
 #include <QCoreApplication>
@@ -7,105 +7,74 @@
 
 namespace wl {
 
-inline RecordColumn numberColumn(const QString& title, const QString& field, Quantity q) {
-    return {RecordColumn::Kind::Number, title, field, q, {}, {}, {}, {}};
+/// A field of the list's items by its name in the description ("depth", "stock/shelf_density"),
+/// which says all else.
+inline RecordColumn fieldColumn(const QString& name) {
+    RecordColumn column;
+    column.field = name;
+    return column;
 }
 
+inline std::vector<RecordColumn> fieldColumns(const QStringList& names) {
+    std::vector<RecordColumn> columns;
+    for (const QString& name : names) {
+        columns.push_back(fieldColumn(name));
+    }
+    return columns;
+}
+
+/// Read-only, from the results.
 inline RecordColumn derivedColumn(const QString& title, Quantity q,
                                   std::function<QString(const Results&, int)> derived) {
-    return {RecordColumn::Kind::Text, title, {}, q, {}, {}, {}, std::move(derived)};
+    RecordColumn column;
+    column.title = title;
+    column.quantity = q;
+    column.derived = std::move(derived);
+    return column;
 }
 
-template <class Row>
-using RowOf = Row& (*)(Design&, int);
-
-template <class Row>
-RecordColumn textColumn(const QString& title, const QString& field, RowOf<Row> row,
-                        std::string Row::*member) {
-    return {
-        RecordColumn::Kind::Text,
-        title,
-        field,
-        Quantity::Number,
-        [row, member](const Design& d, int r) {
-            return QString::fromStdString(row(const_cast<Design&>(d), r).*member);
-        },
-        [row, member](Design& d, int r, const QString& t) { row(d, r).*member = t.toStdString(); },
-        {},
-        {}};
+/// A field whose answers are the maker's own (names of eyes, materials of the shelf) or whose
+/// change takes others along.
+inline RecordColumn ownColumn(const QString& name, std::function<QString(const Design&, int)> read,
+                              std::function<void(Design&, int, const QString&)> write,
+                              std::function<QStringList(const Design&)> choices = {}) {
+    RecordColumn column = fieldColumn(name);
+    column.read = std::move(read);
+    column.write = std::move(write);
+    column.choices = std::move(choices);
+    return column;
 }
 
 /// A free outline, written as corners "aft up; aft up; …" in the bench's lengths.
-template <class Row>
-RecordColumn outlineColumn(Workbench& bench, RowOf<Row> row,
-                           std::vector<OutlinePoint> Row::*member) {
-    RecordColumn column{RecordColumn::Kind::Text,
-                        QCoreApplication::translate("RecordColumns", "Outline: aft up; aft up; …"),
-                        "outline",
-                        Quantity::Length,
-                        [&bench, row, member](const Design& d, int r) {
-                            return QString::fromStdString(
-                                outlineText(row(const_cast<Design&>(d), r).*member, bench.bench()));
-                        },
-                        {},
-                        {},
-                        {}};
-    column.take = [&bench, row, member](Design& d, int r,
-                                        const QString& t) -> std::optional<Error> {
-        auto outline = readOutline(t.toStdString(), bench.bench());
-        if (!outline) {
-            return outline.error();
+inline RecordColumn outlineColumn(Workbench& bench,
+                                  std::function<std::vector<OutlinePoint>&(Design&, int)> outline) {
+    RecordColumn column = fieldColumn(QStringLiteral("outline"));
+    column.title = QCoreApplication::translate("RecordColumns", "Outline: aft up; aft up; …");
+    column.quantity = Quantity::Length;
+    column.read = [&bench, outline](const Design& d, int r) {
+        return QString::fromStdString(
+            outlineText(outline(const_cast<Design&>(d), r), bench.bench()));
+    };
+    column.take = [&bench, outline](Design& d, int r, const QString& t) -> std::optional<Error> {
+        auto read = readOutline(t.toStdString(), bench.bench());
+        if (!read) {
+            return read.error();
         }
-        row(d, r).*member = std::move(outline).value();
+        outline(d, r) = std::move(read).value();
         return std::nullopt;
     };
     return column;
 }
 
-template <class Row, class E>
-RecordColumn choiceColumn(const QString& title, const QString& field, RowOf<Row> row,
-                          E Row::*member, const QStringList& names) {
-    return {RecordColumn::Kind::Choice,
-            title,
-            field,
-            Quantity::Number,
-            [row, member, names](const Design& d, int r) {
-                return names.value(int(row(const_cast<Design&>(d), r).*member));
-            },
-            [row, member, names](Design& d, int r, const QString& t) {
-                row(d, r).*member = E(std::max(0, int(names.indexOf(t))));
-            },
-            [names](const Design&) { return names; },
-            {}};
-}
-
-template <class Row>
-RecordColumn flagColumn(const QString& title, const QString& field, RowOf<Row> row,
-                        bool Row::*member) {
-    return {RecordColumn::Kind::Flag,
-            title,
-            field,
-            Quantity::Number,
-            [row, member](const Design& d, int r) {
-                return QString(row(const_cast<Design&>(d), r).*member ? "1" : "0");
-            },
-            [row, member](Design& d, int r, const QString& t) {
-                row(d, r).*member = t == QLatin1String("1");
-            },
-            {},
-            {}};
-}
-
 /// Button that takes the chosen row out of a list of the design.
-template <class Row>
-RecordTable::Action removeAction(Workbench& bench, const QString& name, const QString& undoText,
-                                 std::vector<Row> Design::*list) {
-    return {name, QCoreApplication::translate("RecordColumns", "Remove"),
-            [&bench, undoText, list](int row) {
-                Design next = bench.design();
-                (next.*list).erase((next.*list).begin() + row);
-                bench.document.endGesture();
-                bench.document.submit(std::move(next), undoText);
+inline RecordTable::Action removeAction(
+    Workbench& bench, const QString& name, const QString& undoText, const std::string& listPath,
+    const QString& label = QCoreApplication::translate("RecordColumns", "Remove")) {
+    return {name, label, [&bench, undoText, listPath](int row) {
+                if (Result<Design> next = withoutItem(bench.design(), listPath, size_t(row))) {
+                    bench.document.endGesture();
+                    bench.document.submit(std::move(next).value(), undoText);
+                }
             }};
 }
 

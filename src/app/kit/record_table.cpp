@@ -12,7 +12,7 @@
 #include "app/kit/plain_label.h"
 #include "app/kit/scale_fill.h"
 #include "app/kit/theme.h"
-#include "core/design/fields.h"
+#include "session/field_words.h"
 
 namespace wl {
 namespace {
@@ -25,9 +25,9 @@ class RecordDelegate : public QStyledItemDelegate {
                           const QModelIndex& index) const override {
         const auto* model = static_cast<const RecordModel*>(index.model());
         const RecordColumn& column = model->column(index.column());
-        if (column.kind == RecordColumn::Kind::Choice) {
+        if (column.kind == FieldKind::Choice) {
             auto* box = new QComboBox(parent);
-            box->addItems(column.choices(const_cast<RecordModel*>(model)->bench().design()));
+            box->addItems(model->choices(index));
             box->setAccessibleName(column.title);
             return box;
         }
@@ -57,22 +57,39 @@ class RecordDelegate : public QStyledItemDelegate {
 
 }  // namespace
 
-RecordModel::RecordModel(Workbench& bench, QString listPath,
-                         std::function<int(const Design&)> count, std::vector<RecordColumn> columns,
+RecordModel::RecordModel(Workbench& bench, QString listPath, std::vector<RecordColumn> columns,
                          QObject* parent)
     : QAbstractTableModel(parent),
       bench_(bench),
       listPath_(std::move(listPath)),
-      count_(std::move(count)),
       columns_(std::move(columns)) {
-    rows_ = count_(bench_.design());
+    const std::string list = listPath_.toStdString();
+    for (const Field& field : itemFields(bench_.design(), list)) {
+        for (RecordColumn& column : columns_) {
+            if (field.path == list + "/0/" + column.field.toStdString()) {
+                const bool own = column.read != nullptr;
+                column.kind = !own             ? field.kind
+                              : column.choices ? FieldKind::Choice
+                                               : FieldKind::Text;
+                column.quantity = own ? column.quantity : field.quantity;
+                column.title = column.title.isEmpty() ? fieldLabel(field) : column.title;
+                column.tip = fieldTip(field);
+            }
+        }
+    }
+    for (RecordColumn& column : columns_) {
+        if (column.choices) {
+            column.kind = FieldKind::Choice;
+        }
+    }
+    rows_ = count(bench_.design());
     connect(&bench_.document, &Document::designChanged, this, &RecordModel::refresh);
     connect(&bench_, &Workbench::benchChanged, this, &RecordModel::refresh);
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &RecordModel::refresh);
 }
 
 void RecordModel::refresh() {
-    const int now = count_(bench_.design());
+    const int now = count(bench_.design());
     if (now != rows_) {
         beginResetModel();
         rows_ = now;
@@ -100,61 +117,88 @@ QString RecordModel::firstFault() const {
     return faults_.isEmpty() ? QString() : faults_.first().message;
 }
 
+std::optional<Field> RecordModel::fieldAt(const QModelIndex& index) const {
+    return findField(bench_.design(), pathOf(index).toStdString());
+}
+
+bool RecordModel::applies(const QModelIndex& index) const {
+    const RecordColumn& column = columns_[size_t(index.column())];
+    if (column.applies) {
+        return column.applies(bench_.design(), index.row());
+    }
+    const std::optional<Field> field = column.field.isEmpty() ? std::nullopt : fieldAt(index);
+    return !field || field->about.applies;
+}
+
+QStringList RecordModel::choices(const QModelIndex& index) const {
+    const RecordColumn& column = columns_[size_t(index.column())];
+    if (column.choices) {
+        return column.choices(bench_.design());
+    }
+    const std::optional<Field> field = fieldAt(index);
+    return field ? fieldAnswers(*field) : QStringList();
+}
+
 QVariant RecordModel::data(const QModelIndex& index, int role) const {
     const RecordColumn& column = columns_[size_t(index.column())];
-    const QString path = pathOf(index);
-    const auto fault = faults_.constFind(path);
+    const auto fault = faults_.constFind(pathOf(index));
     const bool faulty = fault != faults_.constEnd();
-    if (column.applies && !column.applies(bench_.design(), index.row())) {
+    if (!applies(index)) {
         return role == Qt::DisplayRole         ? QVariant(QStringLiteral("–"))
                : role == Qt::ForegroundRole    ? QVariant(inks().quiet)
                : role == Qt::TextAlignmentRole ? QVariant(Qt::AlignRight | Qt::AlignVCenter)
                                                : QVariant();
     }
-    if (role == Qt::ToolTipRole) {
-        return faulty ? fault->message : QVariant();
-    }
-    if (role == Qt::ForegroundRole) {
-        if (faulty) {
-            return inks().signal;
-        }
-        return column.derived ? QVariant(inks().quiet) : QVariant();
-    }
-    if (role == Qt::TextAlignmentRole) {
-        const bool right = column.kind == RecordColumn::Kind::Number;
-        return QVariant(right ? Qt::AlignRight | Qt::AlignVCenter
-                              : Qt::AlignLeft | Qt::AlignVCenter);
-    }
-    if (column.kind == RecordColumn::Kind::Flag) {
-        if (role == Qt::CheckStateRole) {
-            return column.read(bench_.design(), index.row()) == QLatin1String("1") ? Qt::Checked
-                                                                                   : Qt::Unchecked;
-        }
-        return {};
-    }
-    if (role != Qt::DisplayRole && role != Qt::EditRole) {
-        return {};
+    const bool number = column.kind == FieldKind::Number || column.kind == FieldKind::Count;
+    switch (role) {
+        case Qt::ToolTipRole:
+            return faulty ? fault->message : QVariant();
+        case Qt::ForegroundRole:
+            return faulty ? inks().signal : column.derived ? QVariant(inks().quiet) : QVariant();
+        case Qt::TextAlignmentRole:
+            return QVariant(number ? Qt::AlignRight | Qt::AlignVCenter
+                                   : Qt::AlignLeft | Qt::AlignVCenter);
+        case Qt::CheckStateRole:
+            if (column.kind == FieldKind::Flag) {
+                const std::optional<Field> field = fieldAt(index);
+                return field && field->value == 1.0 ? Qt::Checked : Qt::Unchecked;
+            }
+            return {};
+        case Qt::DisplayRole:
+        case Qt::EditRole:
+            break;
+        default:
+            return {};
     }
     if (faulty) {
         return role == Qt::EditRole ? fault->typed : QStringLiteral("▲ ") + fault->typed;
     }
     if (column.derived) {
         const ResultsPtr results = bench_.results();
-        const bool fits = results && results->derived && count_(*results->design) == rows_;
+        const bool fits = results && results->derived && count(*results->design) == rows_;
         return fits ? column.derived(*results, index.row()) : QStringLiteral("–");
     }
-    if (column.kind != RecordColumn::Kind::Number) {
+    if (column.read) {
         return column.read(bench_.design(), index.row());
     }
-    const auto field = findField(bench_.design(), path.toStdString());
-    if (!field || !field->value) {
-        return QString();
+    const std::optional<Field> field = fieldAt(index);
+    if (!field || column.kind == FieldKind::Flag) {
+        return field ? QVariant() : QVariant(QString());
+    }
+    if (!number) {
+        return fieldValue(*field, bench_.bench());
     }
     const auto text = role == Qt::EditRole ? editText : fieldText;
-    return QString::fromStdString(text(column.quantity, bench_.bench(), *field->value));
+    return field->value
+               ? QString::fromStdString(text(column.quantity, bench_.bench(), *field->value))
+               : QString();
 }
 
 QVariant RecordModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (role == Qt::ToolTipRole && orientation == Qt::Horizontal) {
+        const QString& tip = columns_[size_t(section)].tip;
+        return tip.isEmpty() ? QVariant() : tip;
+    }
     if (role != Qt::DisplayRole) {
         return {};
     }
@@ -169,63 +213,63 @@ QVariant RecordModel::headerData(int section, Qt::Orientation orientation, int r
 Qt::ItemFlags RecordModel::flags(const QModelIndex& index) const {
     const RecordColumn& column = columns_[size_t(index.column())];
     Qt::ItemFlags flags = Qt::ItemIsSelectable | Qt::ItemIsEnabled;
-    if (column.applies && !column.applies(bench_.design(), index.row())) {
+    if (!applies(index)) {
         return flags;
     }
-    if (column.kind == RecordColumn::Kind::Flag) {
+    if (column.kind == FieldKind::Flag) {
         return flags | Qt::ItemIsUserCheckable;
     }
     return column.derived ? flags : flags | Qt::ItemIsEditable;
 }
 
-bool RecordModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+// Puts what was typed or chosen into the design, as one undo step; the reason when it is refused.
+std::optional<Error> RecordModel::taken(const QModelIndex& index, const QVariant& value) {
     const RecordColumn& column = columns_[size_t(index.column())];
     const QString path = pathOf(index);
-    bench_.document.endGesture();
-    if (column.kind != RecordColumn::Kind::Number) {
+    const QString typed = value.toString();
+    if (column.read) {
         Design next = bench_.design();
         if (column.take) {
-            const QString typed = value.toString();
-            const auto error = column.take(next, index.row(), typed);
-            faults_.remove(path);
-            if (error) {
-                faults_[path] = {typed, sentence(*error, bench_.bench())};
-                emit dataChanged(index, index);
-            } else {
-                bench_.document.submit(std::move(next), column.title);
+            if (auto error = column.take(next, index.row(), typed)) {
+                return error;
             }
-            emit faultsChanged();
-            return !error;
+        } else {
+            column.write(next, index.row(), typed.left(100));
         }
-        const QString text = role == Qt::CheckStateRole
-                                 ? QString::number(value.toInt() == Qt::Checked ? 1 : 0)
-                                 : value.toString().left(100);
-        column.write(next, index.row(), text);
         bench_.document.submit(std::move(next), column.title);
-        return true;
+        return std::nullopt;
     }
-    if (role != Qt::EditRole) {
-        return false;
+    switch (column.kind) {
+        case FieldKind::Flag:
+            return bench_.document.setField(path, value.toInt() == Qt::Checked ? 1 : 0);
+        case FieldKind::Choice:
+            return bench_.document.setField(path, std::max(0, int(choices(index).indexOf(typed))));
+        case FieldKind::Text:
+            return bench_.document.setText(path, typed);
+        default:
+            break;
     }
-    const auto field = findField(bench_.design(), path.toStdString());
-    if (!field) {
-        return false;
-    }
-    const QString typed = value.toString();
+    const std::optional<Field> field = fieldAt(index);
     const ReadAmount read = readAmount(typed.toStdString(), column.quantity, bench_.bench());
-    std::optional<double> amount = read.valueSi;
-    std::optional<Error> error;
-    if (read.fault == ReadFault::Empty && field->mayBeEmpty) {
-        amount.reset();
-    } else if (read.fault != ReadFault::None) {
-        error = readFaultError(read.fault, path, column.quantity, bench_.bench());
+    if (field && field->mayBeEmpty && read.fault == ReadFault::Empty) {
+        return bench_.document.setField(path, std::nullopt);
     }
-    faults_.remove(path);
-    if (!error) {
-        error = bench_.document.setField(path, amount, column.title);
+    if (read.fault != ReadFault::None) {
+        return readFaultError(read.fault, path, column.quantity, bench_.bench());
     }
+    return bench_.document.setField(path, read.valueSi);
+}
+
+bool RecordModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+    const bool flag = columns_[size_t(index.column())].kind == FieldKind::Flag;
+    if (role != (flag ? Qt::CheckStateRole : Qt::EditRole)) {
+        return false;
+    }
+    bench_.document.endGesture();
+    faults_.remove(pathOf(index));
+    const std::optional<Error> error = taken(index, value);
     if (error) {
-        faults_[path] = {typed, sentence(*error, bench_.bench())};
+        faults_[pathOf(index)] = {value.toString(), sentence(*error, bench_.bench())};
         emit dataChanged(index, index);
     }
     emit faultsChanged();
@@ -233,10 +277,10 @@ bool RecordModel::setData(const QModelIndex& index, const QVariant& value, int r
 }
 
 RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QString& listPath,
-                         std::function<int(const Design&)> count, std::vector<RecordColumn> columns,
-                         std::vector<Action> actions, QWidget* parent)
+                         std::vector<RecordColumn> columns, std::vector<Action> actions,
+                         QWidget* parent)
     : QWidget(parent), view_(new QTableView), fault_(plainLabel()), listPath_(listPath) {
-    model_ = new RecordModel(bench, listPath, std::move(count), std::move(columns), this);
+    model_ = new RecordModel(bench, listPath, std::move(columns), this);
     view_->setModel(model_);
     view_->setItemDelegate(new RecordDelegate(this));
     view_->setObjectName(objectName);
@@ -332,10 +376,11 @@ bool RecordTable::goTo(const QString& path) {
     if (!path.startsWith(listPath_ + QLatin1Char('/'))) {
         return false;
     }
-    const QStringList rest = path.mid(listPath_.size() + 1).split(QLatin1Char('/'));
-    const int row = rest.value(0).toInt();
+    const QString rest = path.mid(listPath_.size() + 1);
+    const int row = rest.section(QLatin1Char('/'), 0, 0).toInt();
+    const QString field = rest.section(QLatin1Char('/'), 1);
     for (int c = 0; c < model_->columnCount(); ++c) {
-        if (rest.size() < 2 || model_->column(c).field == rest.value(1)) {
+        if (field.isEmpty() || model_->column(c).field == field) {
             view_->setCurrentIndex(model_->index(row, c));
             view_->setFocus();
             return true;

@@ -10,22 +10,24 @@
 #include <functional>
 
 #include "app/kit/workbench.h"
+#include "core/design/fields.h"
 
 namespace wl {
 
-/// One column. Number columns follow the field `list/row/name`; text and choice columns read and
-/// write through the functions.
+/// One column: a field of the list's items, which follows its description, or what the functions
+/// say.
 struct RecordColumn {
-    enum class Kind { Number, Text, Choice, Flag };
-    Kind kind = Kind::Number;
-    QString title;
     QString field;  ///< last part of the path; also the object name of its editor
+    QString title;  ///< of a field its label, unless given
+    QString tip;
     Quantity quantity = Quantity::Number;
-    std::function<QString(const Design&, int row)> read;
-    std::function<void(Design&, int row, const QString&)> write;
-    std::function<QStringList(const Design&)> choices;
-    std::function<QString(const Results&, int row)> derived;  ///< read-only, from the results
-    /// When set and false, the cell has no meaning in this row: a dash, not editable.
+    FieldKind kind = FieldKind::Text;
+    std::function<QString(const Design&, int row)> read = {};
+    std::function<void(Design&, int row, const QString&)> write = {};
+    std::function<QStringList(const Design&)> choices = {};
+    std::function<QString(const Results&, int row)> derived = {};  ///< read-only, from the results
+    /// When set and false, the cell has no meaning in this row: a dash, not editable. Not set: as
+    /// the field's description has it.
     std::function<bool(const Design&, int row)> applies = {};
     /// Of a text that may be refused: takes the place of `write`.
     std::function<std::optional<Error>(Design&, int row, const QString&)> take = {};
@@ -36,8 +38,8 @@ struct RecordColumn {
 class RecordModel : public QAbstractTableModel {
     Q_OBJECT
   public:
-    RecordModel(Workbench& bench, QString listPath, std::function<int(const Design&)> count,
-                std::vector<RecordColumn> columns, QObject* parent);
+    RecordModel(Workbench& bench, QString listPath, std::vector<RecordColumn> columns,
+                QObject* parent);
 
     int rowCount(const QModelIndex& = {}) const override { return rows_; }
     int columnCount(const QModelIndex& = {}) const override { return int(columns_.size()); }
@@ -48,6 +50,7 @@ class RecordModel : public QAbstractTableModel {
 
     const RecordColumn& column(int i) const { return columns_[size_t(i)]; }
     Workbench& bench() { return bench_; }
+    QStringList choices(const QModelIndex& index) const;
     QString pathOf(const QModelIndex& index) const;
     QString faultAt(const QModelIndex& index) const;
     QString firstFault() const;
@@ -61,9 +64,12 @@ class RecordModel : public QAbstractTableModel {
         QString message;
     };
     void refresh();
+    int count(const Design& design) const { return int(listSize(design, listPath_.toStdString())); }
+    std::optional<Field> fieldAt(const QModelIndex& index) const;
+    bool applies(const QModelIndex& index) const;
+    std::optional<Error> taken(const QModelIndex& index, const QVariant& value);
     Workbench& bench_;
     QString listPath_;
-    std::function<int(const Design&)> count_;
     std::vector<RecordColumn> columns_;
     int rows_ = 0;
     QMap<QString, Fault> faults_;
@@ -80,8 +86,8 @@ class RecordTable : public QWidget {
         bool needsRow = true;
     };
     RecordTable(Workbench& bench, const QString& objectName, const QString& listPath,
-                std::function<int(const Design&)> count, std::vector<RecordColumn> columns,
-                std::vector<Action> actions, QWidget* parent = nullptr);
+                std::vector<RecordColumn> columns, std::vector<Action> actions,
+                QWidget* parent = nullptr);
 
     QTableView* view() { return view_; }
     /// Puts a button or field of its own at the end of the row of buttons.

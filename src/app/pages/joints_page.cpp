@@ -12,14 +12,6 @@ namespace wl {
 
 namespace {
 
-Joint& jointAt(Design& d, int r) {
-    return d.joints[size_t(r)];
-}
-
-Piece& pieceRow(Design& d, int r) {
-    return d.pieces[size_t(r)];
-}
-
 // Cuts the longest piece in two, with a joint scaled to the body there.
 void addJoint(Workbench& bench) {
     Design next = bench.design();
@@ -165,12 +157,7 @@ class WantedOpening : public QWidget {
 };
 
 RecordTable* jointTable(Workbench& bench) {
-    std::vector<RecordColumn> c;
-    c.push_back(textColumn<Joint>(tr("Joint"), "name", jointAt, &Joint::name));
-    c.push_back(numberColumn(tr("Place"), "x", Quantity::Length));
-    c.push_back(numberColumn(tr("Gap"), "gap", Quantity::Length));
-    c.push_back(numberColumn(tr("Bevel ahead"), "bevel_front", Quantity::Angle));
-    c.push_back(numberColumn(tr("Bevel behind"), "bevel_rear", Quantity::Angle));
+    std::vector<RecordColumn> c = fieldColumns({"name", "x", "gap", "bevel_front", "bevel_rear"});
     c.push_back(derivedColumn(tr("Opens ±"), Quantity::Angle, [&bench](const Results& r, int row) {
         const JointCut& cut = r.derived->shape->joints[size_t(row)];
         return cut.opening.stop == JointStop::None
@@ -185,29 +172,14 @@ RecordTable* jointTable(Workbench& bench) {
     c.push_back(derivedColumn(tr("Stopped by"), Quantity::Number, [](const Results& r, int row) {
         return stopWord(r.derived->shape->joints[size_t(row)].opening);
     }));
-    c.push_back(
-        choiceColumn(tr("Hinge"), "kind", jointAt, &Joint::kind, {tr("pin"), tr("linked eyes")}));
-    c.push_back(numberColumn(tr("Pin aft"), "pin_aft", Quantity::Length));
-    c.push_back(numberColumn(tr("Pin long"), "pin_length", Quantity::Length));
-    c.push_back(numberColumn(tr("Pin thick"), "pin_diameter", Quantity::Length));
-    c.push_back(choiceColumn(tr("Pocket in"), "pocket", jointAt, &Joint::pocket,
-                             {tr("none"), tr("front piece"), tr("rear piece")}));
-    for (const auto& [title, field] :
-         {std::pair{tr("Pocket wide"), "pocket_width"}, std::pair{tr("high"), "pocket_height"},
-          std::pair{tr("deep"), "pocket_depth"}}) {
-        c.push_back(numberColumn(title, field, Quantity::Length));
-        c.back().applies = [](const Design& d, int r) {
-            return d.joints[size_t(r)].pocket != PocketIn::None;
-        };
+    for (RecordColumn& column :
+         fieldColumns({"kind", "pin_aft", "pin_length", "pin_diameter", "pocket", "pocket_width",
+                       "pocket_height", "pocket_depth", "shank_width", "hardware_stop", "play",
+                       "weighed_mass", "typical_mass"})) {
+        c.push_back(std::move(column));
     }
-    c.push_back(numberColumn(tr("Shank wide"), "shank_width", Quantity::Length));
-    c.push_back(numberColumn(tr("Metal binds at"), "hardware_stop", Quantity::Angle));
-    c.push_back(numberColumn(tr("Pin play"), "play", Quantity::Length));
-    c.push_back(numberColumn(tr("Weighed"), "weighed_mass", Quantity::Mass));
-    c.push_back(numberColumn(tr("Typical"), "typical_mass", Quantity::Mass));
     auto* table = new RecordTable(
-        bench, "joints", "/joints", [](const Design& d) { return int(d.joints.size()); },
-        std::move(c),
+        bench, "joints", "/joints", std::move(c),
         {{"addJoint", tr("Cut a joint"), [&bench](int) { addJoint(bench); }, false},
          {"removeJoint", tr("Join again"), [&bench](int row) { removeJoint(bench, row); }}});
     table->addTool(shelfPicker(
@@ -240,10 +212,7 @@ RecordTable* jointTable(Workbench& bench) {
 }
 
 RecordTable* pieceTable(Workbench& bench) {
-    std::vector<RecordColumn> c;
-    c.push_back(textColumn<Piece>(tr("Piece"), "name", pieceRow, &Piece::name));
-    c.push_back(flagColumn(tr("Own stock"), "own_stock", pieceRow, &Piece::ownStock));
-    c.push_back(numberColumn(tr("Density"), "stock/shelf_density", Quantity::Density));
+    std::vector<RecordColumn> c = fieldColumns({"name", "own_stock", "stock/shelf_density"});
     c.back().applies = [](const Design& d, int r) { return r > 0 && d.pieces[size_t(r)].ownStock; };
     auto of = [](const Results& r, int row) -> const PieceBalance& {
         return r.derived->mass->pieces[size_t(row)];
@@ -275,8 +244,7 @@ RecordTable* pieceTable(Workbench& bench) {
             return (a.net_kg >= 0 ? tr("floats, %1 spare, %2") : tr("sinks, %1 heavy, %2"))
                 .arg(bench.text(Quantity::Mass, std::abs(a.net_kg)), way);
         }));
-    return new RecordTable(bench, "pieces", "/pieces",
-                           [](const Design& d) { return int(d.pieces.size()); }, std::move(c), {});
+    return new RecordTable(bench, "pieces", "/pieces", std::move(c), {});
 }
 
 }  // namespace

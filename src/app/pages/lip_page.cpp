@@ -68,18 +68,8 @@ class LipDrawing : public QWidget {
 }  // namespace
 
 QWidget* makeLipPage(Workbench& bench) {
-    auto isLip = [](const Design& d) { return d.lip.present; };
     auto* sheet = new Form(bench, tr("Lip"));
-    sheet->choice(
-        tr("Lip"), "lipPresent", {tr("none"), tr("a lip")},
-        [](const Design& d) { return int(d.lip.present); },
-        [](Design& d, int i) { d.lip.present = i == 1; });
-    sheet->choice(
-        tr("Outline"), "lipFamily",
-        {tr("rounded tip"), tr("cut corners"), tr("oval"), tr("waisted"), tr("disc")},
-        [](const Design& d) { return int(d.lip.family); },
-        [](Design& d, int i) { d.lip.family = LipFamily(i); });
-    sheet->enableLastWhen(isLip);
+    sheet->fields({"/lip/present", "/lip/family"});
     auto cutLips = [&bench] {
         QStringList list{tr("choose…")};
         for (const auto& row : bench.shelf.shelf().lips) {
@@ -112,7 +102,7 @@ QWidget* makeLipPage(Workbench& bench) {
         return list;
     };
     auto* sheets = sheet->choice(
-        tr("Sheet"), "lipSheet", names(),
+        tr("Sheet"), "/lip/material", names(),
         [&bench](const Design& d) {
             const auto& all = bench.shelf.shelf().lipSheet;
             for (size_t i = 0; i < all.size(); ++i) {
@@ -126,51 +116,15 @@ QWidget* makeLipPage(Workbench& bench) {
             d.lip.material = bench.shelf.shelf().lipSheet[size_t(i)].name;
             d.lip.density_kg_m3 = bench.shelf.shelf().lipSheet[size_t(i)].density_kg_m3;
         });
-    sheet->enableLastWhen(isLip);
+    sheet->enableLastWhen([](const Design& d) { return d.lip.present; });
     followShelf(bench, sheets, names);
-    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
-             {tr("Thickness"), "/lip/thickness"},
-             {tr("Length outside"), "/lip/length"},
-             {tr("Width at skin"), "/lip/root_width"},
-             {tr("Full width"), "/lip/width"},
-             {tr("Tip or corners"), "/lip/tip_round"}}) {
-        sheet->quantity(label, path);
-        // A disc is as wide at the skin as it comes out; ellipses have no tip of their own.
-        const bool root = path == std::string_view("/lip/root_width");
-        const bool tip = path == std::string_view("/lip/tip_round");
-        sheet->enableLastWhen([root, tip](const Design& d) {
-            const bool disc = d.lip.family == LipFamily::Disc;
-            return d.lip.present && !(root && disc) &&
-                   !(tip && (disc || d.lip.family == LipFamily::Oval));
-        });
-    }
-
+    sheet->fields(
+        {"/lip/thickness", "/lip/length", "/lip/root_width", "/lip/width", "/lip/tip_round"});
     auto* shaped = new Form(bench, tr("Bend, notch, hole"));
+    shaped->fields({"/lip/bend", "/lip/bend_at", "/lip/notch_width", "/lip/notch_depth",
+                    "/lip/hole_diameter", "/lip/hole_at"});
     auto* slot = new Form(bench, tr("Slot"));
-    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
-             {tr("Angle to axis"), "/lip/angle"},
-             {tr("From the nose"), "/lip/slot_x"},
-             {tr("Height"), "/lip/slot_z"},
-             {tr("Slot depth"), "/lip/slot_depth"}}) {
-        slot->quantity(label, path);
-        slot->enableLastWhen(isLip);
-    }
-    struct Shaping {
-        QString label, path;
-        double Lip::*needs;  // where it is, once this is not 0
-    };
-    for (const Shaping& s : std::initializer_list<Shaping>{
-             {tr("Bent by"), "/lip/bend", nullptr},
-             {tr("from the skin"), "/lip/bend_at", &Lip::bend_rad},
-             {tr("Notch wide"), "/lip/notch_width", nullptr},
-             {tr("deep"), "/lip/notch_depth", &Lip::notchWidth_m},
-             {tr("Hole"), "/lip/hole_diameter", nullptr},
-             {tr("its middle at"), "/lip/hole_at", &Lip::holeDiameter_m}}) {
-        shaped->quantity(s.label, s.path);
-        shaped->enableLastWhen([needs = s.needs](const Design& d) {
-            return d.lip.present && (needs == nullptr || d.lip.*needs != 0);
-        });
-    }
+    slot->fields({"/lip/angle", "/lip/slot_x", "/lip/slot_z", "/lip/slot_depth"});
     slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
         return bench.text(Quantity::Mass, r.derived->mass->lip.mass_kg);
     });
@@ -179,16 +133,9 @@ QWidget* makeLipPage(Workbench& bench) {
            "epoxy so that it can be sighted straight: gloves, fresh air."));
 
     auto* tie = new Form(bench, tr("Tie"));
-    tie->choice(
-        tr("Line ties"), "tiePlace", {tr("to the body"), tr("to the lip")},
-        [](const Design& d) { return int(d.tie.place); },
-        [](Design& d, int i) { d.tie.place = TiePlace(i); });
-    auto onLip = [](const Design& d) { return d.tie.place == TiePlace::Lip; };
-    auto onBody = [](const Design& d) {
-        return d.tie.place == TiePlace::Body && d.tie.eye.empty();
-    };
+    tie->field("/tie/place");
     tie->names(
-        tr("Carried by"), "tieEye", tr("no eye: a place"), eyeNames,
+        tr("Carried by"), "/tie/eye", tr("no eye: a place"), eyeNames,
         [](const Design& d) { return d.tie.eye; },
         [](Design& d, const std::string& name) {
             // The place stays where the tie was when it is let go of its eye.
@@ -198,14 +145,7 @@ QWidget* makeLipPage(Workbench& bench) {
             d.tie.eye = name;
         });
     tie->enableLastWhen([](const Design& d) { return d.tie.place == TiePlace::Body; });
-    tie->quantity(tr("Up the lip"), "/tie/up_lip");
-    tie->enableLastWhen(onLip);
-    tie->quantity(tr("Stands off"), "/tie/stand_off");
-    tie->enableLastWhen(onLip);
-    tie->quantity(tr("Aft of nose"), "/tie/x");
-    tie->enableLastWhen(onBody);
-    tie->quantity(tr("Height "), "/tie/z");
-    tie->enableLastWhen(onBody);
+    tie->fields({"/tie/up_lip", "/tie/stand_off", "/tie/x", "/tie/z"});
     auto* tieAndShape = new QWidget;
     auto* stacked = new QVBoxLayout(tieAndShape);
     stacked->setContentsMargins(0, 0, 0, 0);

@@ -112,8 +112,7 @@ QWidget* makeRunPage(Workbench& bench) {
                                          : bench.text(Quantity::Time, u.path.points.back().time_s);
         });
     });
-    tow->quantity(tr("Reeled in at"), "/brief/retrieve_speed");
-    tow->quantity(tr("Cast"), "/brief/cast_length");
+    tow->fields({"/brief/retrieve_speed", "/brief/cast_length"});
     return formRow({depth, tow, pitchPlot(bench)}, {4, 3, 4});
 }
 

@@ -41,28 +41,20 @@ RecordColumn predicted(Workbench& bench, const QString& title, Quantity q,
     });
 }
 
-LogEntry& entryAt(Design& d, int r) {
-    return d.log[size_t(r)];
-}
-
 }  // namespace
 
 QWidget* makeWaterLogPage(Workbench& bench) {
-    std::vector<RecordColumn> c;
-    c.push_back(textColumn<LogEntry>(tr("Date"), "date", entryAt, &LogEntry::date));
-    c.back().write = [](Design& d, int r, const QString& t) {
-        entryAt(d, r).date = t.left(20).toStdString();
+    std::vector<RecordColumn> c = fieldColumns({"date", "kind", "mass"});
+    const auto foretold = [&](Quantity q, std::optional<double> LogEntry::*value) {
+        c.push_back(predicted(bench, tr("foretold"), q, value));
     };
-    c.push_back(
-        choiceColumn(tr("Where"), "kind", entryAt, &LogEntry::kind, {tr("tank"), tr("water")}));
-    c.push_back(numberColumn(tr("Mass"), "mass", Quantity::Mass));
-    c.push_back(predicted(bench, tr("foretold"), Quantity::Mass, &LogEntry::predictedMass_kg));
-    c.push_back(numberColumn(tr("Nose angle"), "pitch", Quantity::Angle));
-    c.push_back(predicted(bench, tr("foretold"), Quantity::Angle, &LogEntry::predictedPitch_rad));
-    c.push_back(numberColumn(tr("Back showing"), "showing", Quantity::Length));
-    c.push_back(predicted(bench, tr("foretold"), Quantity::Length, &LogEntry::predictedShowing_m));
-    c.push_back(numberColumn(tr("Sank over"), "sink_height", Quantity::Distance));
-    c.push_back(numberColumn(tr("in"), "sink_time", Quantity::Time));
+    foretold(Quantity::Mass, &LogEntry::predictedMass_kg);
+    c.push_back(fieldColumn("pitch"));
+    foretold(Quantity::Angle, &LogEntry::predictedPitch_rad);
+    c.push_back(fieldColumn("showing"));
+    foretold(Quantity::Length, &LogEntry::predictedShowing_m);
+    c.push_back(fieldColumn("sink_height"));
+    c.push_back(fieldColumn("sink_time"));
     c.push_back(
         derivedColumn(tr("sink speed"), Quantity::Speed, [&bench](const Results& r, int row) {
             const LogEntry& e = r.design->log[size_t(row)];
@@ -70,17 +62,16 @@ QWidget* makeWaterLogPage(Workbench& bench) {
                        ? bench.text(Quantity::Speed, *e.sinkHeight_m / *e.sinkTime_s, false)
                        : QStringLiteral("–");
         }));
-    c.push_back(predicted(bench, tr("foretold"), Quantity::Speed, &LogEntry::predictedSink_m_s));
-    c.push_back(numberColumn(tr("Ran at"), "depth", Quantity::Distance));
-    c.push_back(predicted(bench, tr("foretold"), Quantity::Distance, &LogEntry::predictedDepth_m));
-    c.push_back(textColumn<LogEntry>(tr("Remarks"), "remarks", entryAt, &LogEntry::remarks));
-    auto* table = new RecordTable(
-        bench, "waterLog", "/log", [](const Design& d) { return int(d.log.size()); }, std::move(c),
-        {{"addTankTest", tr("Log a tank test"), [&bench](int) { addTest(bench, LogKind::Tank); },
-          false},
-         {"addWaterTest", tr("Log a run in the water"),
-          [&bench](int) { addTest(bench, LogKind::Water); }, false},
-         removeAction(bench, "removeTest", tr("Remove a test"), &Design::log)});
+    foretold(Quantity::Speed, &LogEntry::predictedSink_m_s);
+    c.push_back(fieldColumn("depth"));
+    foretold(Quantity::Distance, &LogEntry::predictedDepth_m);
+    c.push_back(fieldColumn("remarks"));
+    auto* table = new RecordTable(bench, "waterLog", "/log", std::move(c),
+                                  {{"addTankTest", tr("Log a tank test"),
+                                    [&bench](int) { addTest(bench, LogKind::Tank); }, false},
+                                   {"addWaterTest", tr("Log a run in the water"),
+                                    [&bench](int) { addTest(bench, LogKind::Water); }, false},
+                                   removeAction(bench, "removeTest", tr("Remove a test"), "/log")});
     return formRow({table});
 }
 

@@ -1,9 +1,7 @@
 // Two things let into a bait that are meant to meet.
 #pragma once
 
-#include <array>
 #include <string>
-#include <string_view>
 
 namespace wl {
 
@@ -11,8 +9,6 @@ namespace wl {
 /// into another. StandsIn: an eye, a weight or a pin stands in a hole or is held by another.
 /// SlottedOver: a lip is slotted or notched to sit over a wire or a stem.
 enum class MeetingKind { PassesThrough, StandsIn, SlottedOver };
-inline constexpr std::array<std::string_view, 3> kMeetingKinds{"passes_through", "stands_in",
-                                                               "slotted_over"};
 
 /// `first` passes through, stands in or is slotted over `second`; both by the name of their record
 /// ("through-wire" and "lip" for those two).

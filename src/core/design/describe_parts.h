@@ -2,284 +2,381 @@
 #pragma once
 
 #include <array>
-#include <string_view>
 
 #include "core/base/quantity.h"
 #include "core/base/units.h"
+#include "core/design/about.h"
 #include "core/design/joint.h"
 #include "core/design/limits.h"
 #include "core/design/parts.h"
 
 namespace wl {
 
-inline constexpr std::array<std::string_view, 12> kFittingKinds{
-    "treble",    "split_ring",   "screw_eye", "twisted_eye", "glass_eye", "other",
-    "sheet_fin", "bristle_tail", "soft_tail", "single_hook", "hanger",    "clip"};
-inline constexpr std::array<std::string_view, 2> kHingeKinds{"pin", "linked_eyes"};
-inline constexpr std::array<std::string_view, 3> kPocketIns{"none", "front_piece", "rear_piece"};
-inline constexpr std::array<std::string_view, 5> kFeatureKinds{"eye_socket", "slot", "saw_groove",
-                                                               "pilot_hole", "pocket"};
-inline constexpr std::array<std::string_view, 5> kFeatureFroms{"belly", "back", "side", "nose",
-                                                               "tail"};
-inline constexpr std::array<std::string_view, 3> kFeatureFills{"water", "air", "glue"};
-inline constexpr std::array<std::string_view, 2> kBoreFrom{"belly", "back"};
-inline constexpr std::array<std::string_view, 3> kBoreLeads{"plug", "poured", "pieces"};
-inline constexpr std::array<std::string_view, 3> kChamberAxes{"along", "across", "upright"};
-inline constexpr std::array<std::string_view, 5> kLipFamilies{"rounded", "cut", "oval", "waisted",
-                                                              "disc"};
-inline constexpr std::array<std::string_view, 3> kCoatKinds{"sealer", "paint", "clear"};
-inline constexpr std::array<std::string_view, 7> kThickerOn{"nowhere",   "belly", "back", "port",
-                                                            "starboard", "nose",  "tail"};
-inline constexpr std::array<std::string_view, 2> kFlanks{"port", "starboard"};
-inline constexpr std::array<std::string_view, 2> kTiePlaces{"body", "lip"};
+inline constexpr std::array<Choice, 12> kFittingKinds{{{"treble", "treble"},
+                                                       {"split_ring", "split ring"},
+                                                       {"screw_eye", "screw eye"},
+                                                       {"twisted_eye", "twisted eye"},
+                                                       {"glass_eye", "glass eye"},
+                                                       {"other", "other"},
+                                                       {"sheet_fin", "sheet fin"},
+                                                       {"bristle_tail", "bristle tail"},
+                                                       {"soft_tail", "soft tail"},
+                                                       {"single_hook", "single hook"},
+                                                       {"hanger", "hanger in lead"},
+                                                       {"clip", "clip"}}};
+inline constexpr std::array<Choice, 2> kHingeKinds{
+    {{"pin", "pin"}, {"linked_eyes", "linked eyes"}}};
+inline constexpr std::array<Choice, 3> kPocketIns{
+    {{"none", "none"}, {"front_piece", "front piece"}, {"rear_piece", "rear piece"}}};
+inline constexpr std::array<Choice, 5> kFeatureKinds{{{"eye_socket", "eye socket"},
+                                                      {"slot", "slot"},
+                                                      {"saw_groove", "saw groove"},
+                                                      {"pilot_hole", "pilot hole"},
+                                                      {"pocket", "pocket"}}};
+inline constexpr std::array<Choice, 5> kFeatureFroms{
+    {{"belly", "belly"}, {"back", "back"}, {"side", "side"}, {"nose", "nose"}, {"tail", "tail"}}};
+inline constexpr std::array<Choice, 3> kFeatureFills{
+    {{"water", "water"}, {"air", "air, sealed"}, {"glue", "glue"}}};
+inline constexpr std::array<Choice, 2> kBoreFrom{{{"belly", "belly"}, {"back", "back"}}};
+inline constexpr std::array<Choice, 3> kBoreLeads{
+    {{"plug", "plug"}, {"poured", "poured in"}, {"pieces", "pieces"}}};
+inline constexpr std::array<Choice, 3> kChamberAxes{
+    {{"along", "along"}, {"across", "across"}, {"upright", "upright"}}};
+inline constexpr std::array<Choice, 5> kLipFamilies{{{"rounded", "rounded tip"},
+                                                     {"cut", "cut corners"},
+                                                     {"oval", "oval"},
+                                                     {"waisted", "waisted"},
+                                                     {"disc", "disc"}}};
+inline constexpr std::array<Choice, 3> kCoatKinds{
+    {{"sealer", "sealer"}, {"paint", "paint"}, {"clear", "clear"}}};
+inline constexpr std::array<Choice, 7> kThickerOn{{{"nowhere", "no side"},
+                                                   {"belly", "belly"},
+                                                   {"back", "back"},
+                                                   {"port", "port"},
+                                                   {"starboard", "starboard"},
+                                                   {"nose", "nose"},
+                                                   {"tail", "tail"}}};
+inline constexpr std::array<Choice, 2> kFlanks{{{"port", "port"}, {"starboard", "starboard"}}};
+inline constexpr std::array<Choice, 2> kTiePlaces{{{"body", "to the body"}, {"lip", "to the lip"}}};
+inline constexpr std::array<Choice, 3> kMeetingKinds{{{"passes_through", "passes through"},
+                                                      {"stands_in", "stands in"},
+                                                      {"slotted_over", "is slotted over"}}};
 inline constexpr size_t kMostMeetings = 40;
 
 template <class V>
 void describe(V& v, Joint& j) {
     using Q = Quantity;
-    v.text("name", j.name, kNameBytes);
-    v.choice("kind", j.kind, kHingeKinds);
-    v.number("x", Q::Length, j.x_m, 0.0, kLongestBait_m);
-    v.number("gap", Q::Length, j.gap_m, 0.0, 0.03);
-    v.number("bevel_front", Q::Angle, j.bevelFront_rad, 0.0, 60.0 * kDegree);
-    v.number("bevel_rear", Q::Angle, j.bevelRear_rad, 0.0, 60.0 * kDegree);
-    v.number("pin_aft", Q::Length, j.pinAft_m, -0.02, 0.02);
-    v.number("pin_diameter", Q::Length, j.pinDiameter_m, 2e-4, 0.01);
-    v.number("pin_length", Q::Length, j.pinLength_m, 1e-3, 0.2);
-    v.choice("pocket", j.pocket, kPocketIns);
-    v.number("pocket_width", Q::Length, j.pocketWidth_m, 2e-4, 0.1);
-    v.number("pocket_height", Q::Length, j.pocketHeight_m, 2e-4, 0.2);
-    v.number("pocket_depth", Q::Length, j.pocketDepth_m, 2e-4, 0.05);
-    v.number("shank_width", Q::Length, j.shankWidth_m, 1e-4, 0.02);
-    v.number("hardware_stop", Q::Angle, j.hardwareStop_rad, 0.0, 170.0 * kDegree);
-    v.number("play", Q::Length, j.play_m, 0.0, 0.005);
-    v.number("typical_mass", Q::Mass, j.typicalMass_kg, 0.0, 0.2);
-    v.optional("weighed_mass", Q::Mass, j.weighedMass_kg, 0.0, 0.2);
-    v.number("hardware_density", Q::Density, j.hardwareDensity_kg_m3, 500.0, 20000.0);
+    v.text("name", j.name, kNameBytes, told("Name"));
+    v.choice("kind", j.kind, kHingeKinds, told("Hinge"));
+    v.number("x", Q::Length, j.x_m, 0.0, kLongestBait_m, told("Place").scales());
+    v.number("gap", Q::Length, j.gap_m, 0.0, 0.03, told("Gap").scales());
+    v.number("bevel_front", Q::Angle, j.bevelFront_rad, 0.0, 60.0 * kDegree, told("Bevel ahead"));
+    v.number("bevel_rear", Q::Angle, j.bevelRear_rad, 0.0, 60.0 * kDegree, told("Bevel behind"));
+    v.number("pin_aft", Q::Length, j.pinAft_m, -0.02, 0.02,
+             told("Pin aft").scales().explained("Of the middle of the gap"));
+    v.number("pin_diameter", Q::Length, j.pinDiameter_m, 2e-4, 0.01, told("Pin thick"));
+    v.number("pin_length", Q::Length, j.pinLength_m, 1e-3, 0.2, told("Pin long").scales());
+    v.choice("pocket", j.pocket, kPocketIns, told("Pocket in"));
+    v.number("pocket_width", Q::Length, j.pocketWidth_m, 2e-4, 0.1,
+             told("Pocket wide").scales().when(j.pocket != PocketIn::None));
+    v.number("pocket_height", Q::Length, j.pocketHeight_m, 2e-4, 0.2,
+             told("Pocket high").scales().when(j.pocket != PocketIn::None));
+    v.number("pocket_depth", Q::Length, j.pocketDepth_m, 2e-4, 0.05,
+             told("Pocket deep").scales().when(j.pocket != PocketIn::None));
+    v.number("shank_width", Q::Length, j.shankWidth_m, 1e-4, 0.02, told("Shank wide"));
+    v.number("hardware_stop", Q::Angle, j.hardwareStop_rad, 0.0, 170.0 * kDegree,
+             told("Metal binds at"));
+    v.number("play", Q::Length, j.play_m, 0.0, 0.005, told("Pin play"));
+    v.number("typical_mass", Q::Mass, j.typicalMass_kg, 0.0, 0.2, told("Typical"));
+    v.optional("weighed_mass", Q::Mass, j.weighedMass_kg, 0.0, 0.2, told("Weighed"));
+    v.number("hardware_density", Q::Density, j.hardwareDensity_kg_m3, 500.0, 20000.0,
+             told("Metal density"));
 }
 
 template <class V>
 void describe(V& v, Appendage& a) {
     using Q = Quantity;
-    v.text("name", a.name, kNameBytes);
-    v.flag("mirrored", a.mirrored);
-    v.flag("joined", a.joined);
-    v.group("body", a.body);
-    v.flag("own_stock", a.ownStock);
-    v.group("stock", a.stock);
-    v.number("hinge_x", Q::Length, a.hingeX_m, -0.05, kLongestBait_m);
-    v.number("hinge_y", Q::Length, a.hingeY_m, -0.2, 0.2);
-    v.number("hinge_z", Q::Length, a.hingeZ_m, -0.3, 0.3);
-    v.number("splay", Q::Angle, a.splay_rad, -90.0 * kDegree, 180.0 * kDegree);
-    v.number("droop", Q::Angle, a.droop_rad, -80.0 * kDegree, 80.0 * kDegree);
-    v.number("swing", Q::Angle, a.swing_rad, 0.0, 120.0 * kDegree);
-    v.number("hardware_mass", Q::Mass, a.hardwareMass_kg, 0.0, 0.2);
-    v.number("hardware_density", Q::Density, a.hardwareDensity_kg_m3, 500.0, 20000.0);
+    v.text("name", a.name, kNameBytes, told("Name"));
+    v.flag("mirrored", a.mirrored, told("Pair"));
+    v.flag("joined", a.joined,
+           told("One V").when(a.mirrored).explained("Both arms are one piece on one rivet"));
+    v.group("body", a.body, told("Shape"));
+    v.flag("own_stock", a.ownStock, told("Own stock"));
+    v.group("stock", a.stock, told("Stock").when(a.ownStock));
+    v.number("hinge_x", Q::Length, a.hingeX_m, -0.05, kLongestBait_m, told("Hinge aft").scales());
+    v.number("hinge_y", Q::Length, a.hingeY_m, -0.2, 0.2, told("Hinge port").scales());
+    v.number("hinge_z", Q::Length, a.hingeZ_m, -0.3, 0.3, told("Hinge up").scales());
+    v.number("splay", Q::Angle, a.splay_rad, -90.0 * kDegree, 180.0 * kDegree, told("Splay"));
+    v.number("droop", Q::Angle, a.droop_rad, -80.0 * kDegree, 80.0 * kDegree, told("Droop"));
+    v.number("swing", Q::Angle, a.swing_rad, 0.0, 120.0 * kDegree, told("Swings ±"));
+    v.number("hardware_mass", Q::Mass, a.hardwareMass_kg, 0.0, 0.2, told("Hinge weighs"));
+    v.number("hardware_density", Q::Density, a.hardwareDensity_kg_m3, 500.0, 20000.0,
+             told("Hinge density"));
 }
 
 template <class V>
 void describe(V& v, Feature& f) {
     using Q = Quantity;
-    v.text("name", f.name, kNameBytes);
-    v.choice("kind", f.kind, kFeatureKinds);
-    v.choice("from", f.from, kFeatureFroms);
-    v.number("x", Q::Length, f.x_m, -0.02, kLongestBait_m);
-    v.number("y", Q::Length, f.y_m, -0.2, 0.2);
-    v.number("z", Q::Length, f.z_m, -0.3, 0.3);
-    v.number("diameter", Q::Length, f.diameter_m, 2e-4, 0.05);
-    v.number("length", Q::Length, f.length_m, 2e-4, kLongestBait_m);
-    v.number("width", Q::Length, f.width_m, 1e-4, 0.1);
-    v.number("depth", Q::Length, f.depth_m, 2e-4, 0.3);
-    v.number("lean", Q::Angle, f.lean_rad, -60.0 * kDegree, 60.0 * kDegree);
-    v.flag("mirrored", f.mirrored);
-    v.choice("fill", f.fill, kFeatureFills);
-    v.number("fill_density", Q::Density, f.fillDensity_kg_m3, 20.0, 12000.0);
+    v.text("name", f.name, kNameBytes, told("Name"));
+    v.choice("kind", f.kind, kFeatureKinds, told("Kind"));
+    v.choice("from", f.from, kFeatureFroms, told("From"));
+    v.number("x", Q::Length, f.x_m, -0.02, kLongestBait_m,
+             told("Aft").scales().when(!isEnd(f.from)));
+    v.number("y", Q::Length, f.y_m, -0.2, 0.2,
+             told("Port").scales().when(f.from != FeatureFrom::Side));
+    v.number("z", Q::Length, f.z_m, -0.3, 0.3,
+             told("Up").scales().when(f.from != FeatureFrom::Belly && f.from != FeatureFrom::Back));
+    v.number("diameter", Q::Length, f.diameter_m, 2e-4, 0.05,
+             told("Diameter").when(isRound(f.kind)));
+    v.number("length", Q::Length, f.length_m, 2e-4, kLongestBait_m,
+             told("Long").scales().when(!isRound(f.kind)));
+    v.number("width", Q::Length, f.width_m, 1e-4, 0.1, told("Wide").when(!isRound(f.kind)));
+    v.number("depth", Q::Length, f.depth_m, 2e-4, 0.3, told("Deep").scales());
+    v.number("lean", Q::Angle, f.lean_rad, -60.0 * kDegree, 60.0 * kDegree, told("Lean"));
+    v.flag("mirrored", f.mirrored, told("Pair"));
+    v.choice("fill", f.fill, kFeatureFills, told("Then holds"));
+    v.number("fill_density", Q::Density, f.fillDensity_kg_m3, 20.0, 12000.0,
+             told("Glue").when(f.fill == FeatureFill::Glue));
 }
 
 template <class V>
 void describe(V& v, Fitting& f) {
     using Q = Quantity;
-    v.choice("kind", f.kind, kFittingKinds);
-    v.text("name", f.name, kNameBytes);
-    v.number("typical_mass", Q::Mass, f.typicalMass_kg, 1e-6, 0.5);
-    v.optional("weighed_mass", Q::Mass, f.weighedMass_kg, 1e-6, 0.5);
-    v.number("density", Q::Density, f.density_kg_m3, 500.0, 20000.0);
-    v.text("hangs_from", f.hangsFrom, kNameBytes);
-    v.number("x", Q::Length, f.x_m, -0.1, kLongestBait_m + 0.1);
-    v.number("y", Q::Length, f.y_m, -0.2, 0.2);
-    v.number("z", Q::Length, f.z_m, -0.3, 0.3);
-    v.flag("mirrored", f.mirrored);
-    v.number("sunk", Q::Fraction, f.sunk, 0.0, 1.0);
-    v.number("size", Q::Length, f.size_m, 0.001, 0.2);
-    v.number("wire", Q::Thickness, f.wire_m, 1e-4, 0.006);
-    v.number("area", Q::Area, f.area_m2, 0.0, 0.02);
-    v.number("span", Q::Length, f.span_m, 0.0, 0.1);
-    v.flag("weed_guard", f.weedGuard);
-    v.flag("from_wire", f.fromWire);
-    v.number("stem", Q::Length, f.shank_m, 0.0, 0.2);
-    v.number("twists", Q::Number, f.twists, 0.0, 60.0);
-    v.number("leg_gap", Q::Length, f.legGap_m, 5e-4, 0.05);
-    v.number("stem_lean", Q::Angle, f.stemLean_rad, -80.0 * kDegree, 80.0 * kDegree);
-    v.choice("stem_from", f.stemFrom, kFeatureFroms);
+    v.choice("kind", f.kind, kFittingKinds, told("Kind"));
+    v.text("name", f.name, kNameBytes, told("Name"));
+    v.number("typical_mass", Q::Mass, f.typicalMass_kg, 1e-6, 0.5,
+             told("Typical").explained("From tables, ±30 %: weigh yours"));
+    v.optional("weighed_mass", Q::Mass, f.weighedMass_kg, 1e-6, 0.5, told("Weighed"));
+    v.number("density", Q::Density, f.density_kg_m3, 500.0, 20000.0, told("Density"));
+    v.text("hangs_from", f.hangsFrom, kNameBytes, told("Hangs from"));
+    v.number("x", Q::Length, f.x_m, -0.1, kLongestBait_m + 0.1,
+             told("Aft").scales().when(f.hangsFrom.empty()));
+    v.number("y", Q::Length, f.y_m, -0.2, 0.2, told("Port").scales().when(f.hangsFrom.empty()));
+    v.number("z", Q::Length, f.z_m, -0.3, 0.3, told("Up").scales().when(f.hangsFrom.empty()));
+    v.flag("mirrored", f.mirrored, told("Pair"));
+    v.number("sunk", Q::Fraction, f.sunk, 0.0, 1.0,
+             told("Sunk in").when(!swings(f.kind)).explained("Share of it inside the body"));
+    v.number("size", Q::Length, f.size_m, 0.001, 0.2, told("Size"));
+    v.number("wire", Q::Thickness, f.wire_m, 1e-4, 0.006, told("Wire"));
+    v.number("area", Q::Area, f.area_m2, 0.0, 0.02,
+             told("Fin area")
+                 .when(f.kind == FittingKind::SheetFin || f.kind == FittingKind::BristleTail ||
+                       f.kind == FittingKind::SoftTail));
+    v.number("span", Q::Length, f.span_m, 0.0, 0.1, told("Points span").when(isHook(f.kind)));
+    v.flag("weed_guard", f.weedGuard, told("Weed guard").when(isHook(f.kind)));
+    v.flag(
+        "from_wire", f.fromWire,
+        told("By wire").when(isWireForm(f.kind)).explained("Its mass is reckoned from its wire"));
+    v.number("stem", Q::Length, f.shank_m, 0.0, 0.2, told("Stem").when(isWireForm(f.kind)));
+    v.number("twists", Q::Number, f.twists, 0.0, 60.0,
+             told("Twists").when(f.kind == FittingKind::TwistedEye));
+    v.number("leg_gap", Q::Length, f.legGap_m, 5e-4, 0.05,
+             told("Legs apart").when(f.kind == FittingKind::Clip));
+    v.number("stem_lean", Q::Angle, f.stemLean_rad, -80.0 * kDegree, 80.0 * kDegree,
+             told("Stem leans").when(isWireForm(f.kind)));
+    v.choice("stem_from", f.stemFrom, kFeatureFroms, told("Goes in from").when(isWireForm(f.kind)));
 }
 
 template <class V>
 void describe(V& v, LeadPiece& p) {
     using Q = Quantity;
-    v.text("name", p.name, kNameBytes);
-    v.count("count", p.count, 1, 200);
-    v.number("mass", Q::Mass, p.mass_kg, 1e-6, 0.5);
-    v.number("length", Q::Length, p.length_m, 0.0, 0.3);
-    v.number("diameter", Q::Length, p.diameter_m, 5e-4, 0.05);
+    v.text("name", p.name, kNameBytes, told("Name"));
+    v.count("count", p.count, 1, 200, told("Pieces"));
+    v.number("mass", Q::Mass, p.mass_kg, 1e-6, 0.5, told("Mass"));
+    v.number("length", Q::Length, p.length_m, 0.0, 0.3, told("Long"));
+    v.number("diameter", Q::Length, p.diameter_m, 5e-4, 0.05, told("Wide"));
 }
 
 template <class V>
 void describe(V& v, WireDrop& d) {
     using Q = Quantity;
-    v.text("name", d.name, kNameBytes);
-    v.number("x", Q::Length, d.x_m, 0.0, kLongestBait_m);
-    v.flag("back", d.back);
-    v.number("stand_off", Q::Length, d.standOff_m, -0.02, 0.03);
+    v.text("name", d.name, kNameBytes, told("Name"));
+    v.number("x", Q::Length, d.x_m, 0.0, kLongestBait_m, told("Aft").scales());
+    v.flag("back", d.back, told("On the back"));
+    v.number("stand_off", Q::Length, d.standOff_m, -0.02, 0.03, told("Eye off the skin"));
 }
 
 template <class V>
 void describe(V& v, ThroughWire& w) {
     using Q = Quantity;
-    v.flag("present", w.present);
-    v.number("wire", Q::Thickness, w.wire_m, 2e-4, 0.004);
-    v.number("density", Q::Density, w.density_kg_m3, 500.0, 20000.0);
-    v.number("z", Q::Length, w.z_m, -0.3, 0.3);
-    v.number("eye_inner", Q::Length, w.eyeInner_m, 5e-4, 0.02);
-    v.number("bend_radius", Q::Length, w.bendRadius_m, 0.0, 0.02);
-    v.number("wrap", Q::Length, w.wrap_m, 0.0, 0.1);
-    v.flag("nose_eye", w.noseEye);
-    v.flag("tail_eye", w.tailEye);
-    v.list("drops", w.drops, 0, 8);
-    v.number("slot_width", Q::Length, w.slotWidth_m, 0.0, 0.01);
-    v.flag("slot_from_back", w.slotFromBack);
-    v.number("slot_filler_density", Q::Density, w.slotDensity_kg_m3, 20.0, 12000.0);
+    v.flag("present", w.present, told("Through-wire, nose to tail"));
+    v.number("wire", Q::Thickness, w.wire_m, 2e-4, 0.004, told("Wire").when(w.present));
+    v.number("density", Q::Density, w.density_kg_m3, 500.0, 20000.0,
+             told("Wire density").when(w.present));
+    v.number("z", Q::Length, w.z_m, -0.3, 0.3, told("Runs at height").scales().when(w.present));
+    v.number("eye_inner", Q::Length, w.eyeInner_m, 5e-4, 0.02,
+             told("Eyes, inside").when(w.present));
+    v.number("bend_radius", Q::Length, w.bendRadius_m, 0.0, 0.02,
+             told("Bends, inside radius").when(w.present));
+    v.number("wrap", Q::Length, w.wrap_m, 0.0, 0.1, told("Wound behind each end").when(w.present));
+    v.flag("nose_eye", w.noseEye, told("Eye at the nose").when(w.present));
+    v.flag("tail_eye", w.tailEye, told("Eye at the tail").when(w.present));
+    v.list("drops", w.drops, 0, 8, told("Loop"));
+    v.number("slot_width", Q::Length, w.slotWidth_m, 0.0, 0.01,
+             told("Slot sawn for it, wide").when(w.present));
+    v.flag("slot_from_back", w.slotFromBack, told("Slot from the back").when(w.present));
+    v.number("slot_filler_density", Q::Density, w.slotDensity_kg_m3, 20.0, 12000.0,
+             told("Slot filler").when(w.present));
 }
 
 template <class V>
 void describe(V& v, RattleChamber& c) {
     using Q = Quantity;
-    v.text("name", c.name, kNameBytes);
-    v.choice("axis", c.axis, kChamberAxes);
-    v.number("x", Q::Length, c.x_m, 0.0, kLongestBait_m);
-    v.number("y", Q::Length, c.y_m, -0.2, 0.2);
-    v.number("z", Q::Length, c.z_m, -0.3, 0.3);
-    v.number("lean", Q::Angle, c.lean_rad, -60.0 * kDegree, 60.0 * kDegree);
-    v.number("length", Q::Length, c.length_m, 1e-3, 0.2);
-    v.number("diameter", Q::Length, c.diameter_m, 5e-4, 0.05);
-    v.number("wall", Q::Thickness, c.wall_m, 0.0, 0.005);
-    v.number("wall_density", Q::Density, c.wallDensity_kg_m3, 20.0, 12000.0);
-    v.number("ball_diameter", Q::Length, c.ballDiameter_m, 5e-4, 0.05);
-    v.count("ball_count", c.ballCount, 0, 500);
-    v.number("ball_density", Q::Density, c.ballDensity_kg_m3, 500.0, 20000.0);
+    v.text("name", c.name, kNameBytes, told("Name"));
+    v.choice("axis", c.axis, kChamberAxes, told("Lies"));
+    v.number("x", Q::Length, c.x_m, 0.0, kLongestBait_m, told("Aft").scales());
+    v.number("y", Q::Length, c.y_m, -0.2, 0.2, told("Port").scales());
+    v.number("z", Q::Length, c.z_m, -0.3, 0.3, told("Up").scales());
+    v.number("lean", Q::Angle, c.lean_rad, -60.0 * kDegree, 60.0 * kDegree, told("Lean"));
+    v.number("length", Q::Length, c.length_m, 1e-3, 0.2, told("Long").drilled());
+    v.number("diameter", Q::Length, c.diameter_m, 5e-4, 0.05, told("Wide").drilled());
+    v.number("wall", Q::Thickness, c.wall_m, 0.0, 0.005, told("Tube wall"));
+    v.number("wall_density", Q::Density, c.wallDensity_kg_m3, 20.0, 12000.0, told("Tube density"));
+    v.number("ball_diameter", Q::Length, c.ballDiameter_m, 5e-4, 0.05, told("Ball"));
+    v.count("ball_count", c.ballCount, 0, 500, told("Balls"));
+    v.number("ball_density", Q::Density, c.ballDensity_kg_m3, 500.0, 20000.0, told("Ball density"));
 }
 
 template <class V>
 void describe(V& v, Bore& b) {
     using Q = Quantity;
-    v.text("name", b.name, kNameBytes);
-    v.choice("from", b.from, kBoreFrom);
-    v.number("x", Q::Length, b.x_m, 0.0, kLongestBait_m);
-    v.number("y", Q::Length, b.y_m, -0.2, 0.2);
-    v.number("diameter", Q::Length, b.diameter_m, 5e-4, 0.05);
-    v.number("depth", Q::Length, b.depth_m, 1e-3, 0.3);
-    v.number("lean", Q::Angle, b.lean_rad, -60.0 * kDegree, 60.0 * kDegree);
-    v.text("plug_material", b.plugMaterial, kNameBytes);
-    v.number("plug_density", Q::Density, b.plugDensity_kg_m3, 500.0, 20000.0);
-    v.number("plug_length", Q::Length, b.plugLength_m, 0.0, 0.3);
-    v.number("filler_density", Q::Density, b.fillerDensity_kg_m3, 20.0, 5000.0);
-    v.choice("lead", b.lead, kBoreLeads);
-    v.list("pieces", b.pieces, 0, 12);
+    v.text("name", b.name, kNameBytes, told("Name"));
+    v.choice("from", b.from, kBoreFrom, told("From"));
+    v.number("x", Q::Length, b.x_m, 0.0, kLongestBait_m, told("Place").scales());
+    v.number("y", Q::Length, b.y_m, -0.2, 0.2, told("Off centre").scales());
+    v.number("diameter", Q::Length, b.diameter_m, 5e-4, 0.05, told("Diameter").drilled());
+    v.number("depth", Q::Length, b.depth_m, 1e-3, 0.3, told("Depth").drilled());
+    v.number("lean", Q::Angle, b.lean_rad, -60.0 * kDegree, 60.0 * kDegree, told("Lean aft"));
+    v.text("plug_material", b.plugMaterial, kNameBytes, told("Plug of"));
+    v.number("plug_density", Q::Density, b.plugDensity_kg_m3, 500.0, 20000.0, told("Plug density"));
+    v.number("plug_length", Q::Length, b.plugLength_m, 0.0, 0.3,
+             told("Plug long").scales().when(b.lead != BoreLead::Pieces));
+    v.number("filler_density", Q::Density, b.fillerDensity_kg_m3, 20.0, 5000.0, told("Filler"));
+    v.choice("lead", b.lead, kBoreLeads, told("Lead"));
+    v.list("pieces", b.pieces, 0, 12, told("Piece"));
 }
 
 template <class V>
 void describe(V& v, SideWeight& w) {
     using Q = Quantity;
-    v.text("name", w.name, kNameBytes);
-    v.choice("from", w.from, kFlanks);
-    v.text("material", w.material, kNameBytes);
-    v.number("x", Q::Length, w.x_m, 0.0, kLongestBait_m);
-    v.number("z", Q::Length, w.z_m, -0.3, 0.3);
-    v.list("outline", w.outline, 0, kMostCorners);
-    v.number("bottom", Q::Length, w.bottom_m, -0.1, 0.2);
-    v.number("thickness", Q::Length, w.thickness_m, 2e-4, 0.1);
-    v.number("density", Q::Density, w.density_kg_m3, 500.0, 20000.0);
-    v.optional("weighed_mass", Q::Mass, w.weighedMass_kg, 1e-6, 0.5);
-    v.number("filler_density", Q::Density, w.fillerDensity_kg_m3, 20.0, 5000.0);
+    v.text("name", w.name, kNameBytes, told("Name"));
+    v.choice("from", w.from, kFlanks, told("From"));
+    v.text("material", w.material, kNameBytes, told("Cast of"));
+    v.number("x", Q::Length, w.x_m, 0.0, kLongestBait_m, told("Aft").scales());
+    v.number("z", Q::Length, w.z_m, -0.3, 0.3, told("Up").scales());
+    v.list("outline", w.outline, 0, kMostCorners, told("Corner"));
+    v.number("bottom", Q::Length, w.bottom_m, -0.1, 0.2,
+             told("Bottom").scales().explained("Of the pocket, from the middle plane"));
+    v.number("thickness", Q::Length, w.thickness_m, 2e-4, 0.1, told("Thick").scales());
+    v.number("density", Q::Density, w.density_kg_m3, 500.0, 20000.0, told("Density"));
+    v.optional("weighed_mass", Q::Mass, w.weighedMass_kg, 1e-6, 0.5, told("Weighed").leftOut());
+    v.number("filler_density", Q::Density, w.fillerDensity_kg_m3, 20.0, 5000.0, told("Filler"));
 }
 
 template <class V>
 void describe(V& v, BuildUp& b) {
     using Q = Quantity;
-    v.text("name", b.name, kNameBytes);
-    v.choice("from", b.from, kFeatureFroms);
-    v.number("x", Q::Length, b.x_m, -0.02, kLongestBait_m);
-    v.number("y", Q::Length, b.y_m, -0.2, 0.2);
-    v.number("z", Q::Length, b.z_m, -0.3, 0.3);
-    v.number("length", Q::Length, b.length_m, 5e-4, 0.2);
-    v.number("width", Q::Length, b.width_m, 5e-4, 0.2);
-    v.number("thickness", Q::Length, b.thickness_m, 1e-4, 0.03);
-    v.number("density", Q::Density, b.density_kg_m3, 100.0, 12000.0);
-    v.optional("weighed_mass", Q::Mass, b.weighedMass_kg, 1e-6, 0.5);
-    v.flag("mirrored", b.mirrored);
+    v.text("name", b.name, kNameBytes, told("Name"));
+    v.choice("from", b.from, kFeatureFroms, told("On"));
+    v.number("x", Q::Length, b.x_m, -0.02, kLongestBait_m,
+             told("Aft").scales().when(!isEnd(b.from)));
+    v.number("y", Q::Length, b.y_m, -0.2, 0.2,
+             told("Port").scales().when(b.from != FeatureFrom::Side));
+    v.number("z", Q::Length, b.z_m, -0.3, 0.3,
+             told("Up").scales().when(isEnd(b.from) || b.from == FeatureFrom::Side));
+    v.number("length", Q::Length, b.length_m, 5e-4, 0.2, told("Long").scales());
+    v.number("width", Q::Length, b.width_m, 5e-4, 0.2, told("Wide").scales());
+    v.number("thickness", Q::Length, b.thickness_m, 1e-4, 0.03, told("Thick").scales());
+    v.number("density", Q::Density, b.density_kg_m3, 100.0, 12000.0, told("Density"));
+    v.optional("weighed_mass", Q::Mass, b.weighedMass_kg, 1e-6, 0.5, told("Weighed").leftOut());
+    v.flag("mirrored", b.mirrored, told("Pair"));
 }
 
 template <class V>
 void describe(V& v, Coat& c) {
     using Q = Quantity;
-    v.choice("kind", c.kind, kCoatKinds);
-    v.text("name", c.name, kNameBytes);
-    v.number("thickness", Q::Thickness, c.thickness_m, 1e-6, 3e-3);
-    v.count("count", c.count, 1, 30);
-    v.choice("thicker_on", c.thickerOn, kThickerOn);
-    v.number("thicker_by", Q::Fraction, c.thickerBy, 0.0, 0.95);
-    v.number("density", Q::Density, c.density_kg_m3, 300.0, 5000.0);
+    v.choice("kind", c.kind, kCoatKinds, told("Kind"));
+    v.text("name", c.name, kNameBytes, told("Name"));
+    v.number("thickness", Q::Thickness, c.thickness_m, 1e-6, 3e-3, told("One coat"));
+    v.count("count", c.count, 1, 30, told("Coats"));
+    v.choice("thicker_on", c.thickerOn, kThickerOn, told("Thicker on"));
+    v.number("thicker_by", Q::Fraction, c.thickerBy, 0.0, 0.95,
+             told("Thicker by").when(c.thickerOn != ThickerOn::Nowhere));
+    v.number("density", Q::Density, c.density_kg_m3, 300.0, 5000.0, told("Density"));
 }
 
 template <class V>
 void describe(V& v, Lip& l) {
     using Q = Quantity;
-    v.flag("present", l.present);
-    v.choice("family", l.family, kLipFamilies);
-    v.text("material", l.material, kNameBytes);
-    v.number("density", Q::Density, l.density_kg_m3, 500.0, 12000.0);
-    v.number("thickness", Q::Thickness, l.thickness_m, 2e-4, 8e-3);
-    v.number("length", Q::Length, l.length_m, 1e-3, 0.3);
-    v.number("root_width", Q::Length, l.rootWidth_m, 1e-3, 0.2);
-    v.number("width", Q::Length, l.width_m, 1e-3, 0.2);
-    v.number("tip_round", Q::Length, l.tipRound_m, 0.0, 0.2);
-    v.number("angle", Q::Angle, l.angle_rad, 0.0, 100.0 * kDegree);
-    v.number("slot_x", Q::Length, l.slotX_m, -0.02, kLongestBait_m);
-    v.number("slot_z", Q::Length, l.slotZ_m, -0.3, 0.3);
-    v.number("slot_depth", Q::Length, l.slotDepth_m, 0.0, 0.1);
-    v.number("bend", Q::Angle, l.bend_rad, -60.0 * kDegree, 60.0 * kDegree);
-    v.number("bend_at", Q::Length, l.bendAt_m, 0.0, 0.3);
-    v.number("notch_width", Q::Length, l.notchWidth_m, 0.0, 0.1);
-    v.number("notch_depth", Q::Length, l.notchDepth_m, 0.0, 0.1);
-    v.number("hole_diameter", Q::Length, l.holeDiameter_m, 0.0, 0.05);
-    v.number("hole_at", Q::Length, l.holeAt_m, 0.0, 0.3);
+    v.flag("present", l.present, told("A lip"));
+    v.choice("family", l.family, kLipFamilies, told("Outline").when(l.present));
+    v.text("material", l.material, kNameBytes, told("Sheet").when(l.present));
+    v.number("density", Q::Density, l.density_kg_m3, 500.0, 12000.0,
+             told("Sheet density").when(l.present));
+    v.number("thickness", Q::Thickness, l.thickness_m, 2e-4, 8e-3,
+             told("Thickness").when(l.present));
+    v.number("length", Q::Length, l.length_m, 1e-3, 0.3,
+             told("Length outside").scales().when(l.present));
+    v.number("root_width", Q::Length, l.rootWidth_m, 1e-3, 0.2,
+             told("Width at skin")
+                 .scales()
+                 .when(l.present && l.family != LipFamily::Disc)
+                 .explained("A disc is as wide at the skin as it comes out"));
+    v.number("width", Q::Length, l.width_m, 1e-3, 0.2, told("Full width").scales().when(l.present));
+    v.number("tip_round", Q::Length, l.tipRound_m, 0.0, 0.2,
+             told("Tip or corners")
+                 .scales()
+                 .when(l.present && l.family != LipFamily::Disc && l.family != LipFamily::Oval));
+    v.number(
+        "angle", Q::Angle, l.angle_rad, 0.0, 100.0 * kDegree,
+        told("Angle to axis")
+            .when(l.present)
+            .explained("0° lies in line with the body and runs deep; 90° stands straight down"));
+    v.number("slot_x", Q::Length, l.slotX_m, -0.02, kLongestBait_m,
+             told("From the nose").scales().when(l.present));
+    v.number("slot_z", Q::Length, l.slotZ_m, -0.3, 0.3, told("Height").scales().when(l.present));
+    v.number("slot_depth", Q::Length, l.slotDepth_m, 0.0, 0.1,
+             told("Slot depth").scales().when(l.present));
+    v.number("bend", Q::Angle, l.bend_rad, -60.0 * kDegree, 60.0 * kDegree,
+             told("Bent by").when(l.present));
+    v.number("bend_at", Q::Length, l.bendAt_m, 0.0, 0.3,
+             told("Bent at")
+                 .explained("From the skin, along the lip")
+                 .scales()
+                 .when(l.present && l.bend_rad != 0));
+    v.number("notch_width", Q::Length, l.notchWidth_m, 0.0, 0.1,
+             told("Notch wide").scales().when(l.present));
+    v.number("notch_depth", Q::Length, l.notchDepth_m, 0.0, 0.1,
+             told("Notch deep").scales().when(l.present && l.notchWidth_m != 0));
+    v.number("hole_diameter", Q::Length, l.holeDiameter_m, 0.0, 0.05,
+             told("Hole").scales().when(l.present));
+    v.number("hole_at", Q::Length, l.holeAt_m, 0.0, 0.3,
+             told("Hole at")
+                 .explained("Its middle, from the skin")
+                 .scales()
+                 .when(l.present && l.holeDiameter_m != 0));
 }
 
 template <class V>
 void describe(V& v, Meeting& m) {
-    v.choice("kind", m.kind, kMeetingKinds);
-    v.text("first", m.first, kNameBytes);
-    v.text("second", m.second, kNameBytes);
+    v.choice("kind", m.kind, kMeetingKinds, told("Does"));
+    v.text("first", m.first, kNameBytes, told("This"));
+    v.text("second", m.second, kNameBytes, told("That"));
 }
 
 template <class V>
 void describe(V& v, Tie& t) {
     using Q = Quantity;
-    v.choice("place", t.place, kTiePlaces);
-    v.text("eye", t.eye, kNameBytes);
-    v.number("x", Q::Length, t.x_m, -0.1, kLongestBait_m);
-    v.number("z", Q::Length, t.z_m, -0.3, 0.3);
-    v.number("up_lip", Q::Length, t.upLip_m, 0.0, 0.3);
-    v.number("stand_off", Q::Length, t.standOff_m, 0.0, 0.03);
+    v.choice("place", t.place, kTiePlaces, told("Line ties"));
+    v.text("eye", t.eye, kNameBytes, told("Carried by").when(t.place == TiePlace::Body));
+    v.number("x", Q::Length, t.x_m, -0.1, kLongestBait_m,
+             told("Aft of nose").scales().when(t.place == TiePlace::Body && t.eye.empty()));
+    v.number("z", Q::Length, t.z_m, -0.3, 0.3,
+             told("Height").scales().when(t.place == TiePlace::Body && t.eye.empty()));
+    v.number("up_lip", Q::Length, t.upLip_m, 0.0, 0.3,
+             told("Up the lip").scales().when(t.place == TiePlace::Lip));
+    v.number("stand_off", Q::Length, t.standOff_m, 0.0, 0.03,
+             told("Stands off").when(t.place == TiePlace::Lip));
 }
 
 }  // namespace wl

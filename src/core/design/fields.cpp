@@ -2,113 +2,80 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
-#include "core/design/describe.h"
+#include "core/design/field_walk.h"
 
 namespace wl {
 namespace {
 
-// Where a field's value stands: one of the three.
-struct Slot {
-    double* plain;
-    std::optional<double>* maybe;
-    int* count;
-};
-
-template <class OnField>
-class FieldWalk {
-  public:
-    /// `only`: the one path wanted, to pass over every group that cannot hold it; empty: all.
-    FieldWalk(OnField onField, std::string_view only) : onField_(onField), only_(only) {}
-
-    void number(std::string_view name, Quantity quantity, double& value, double min, double max) {
-        if (wanted(name)) {
-            onField_(pathOf(name), quantity, min, max, Slot{&value, nullptr, nullptr});
-        }
-    }
-    void count(std::string_view name, int& value, int min, int max) {
-        if (wanted(name)) {
-            onField_(pathOf(name), Quantity::Number, min, max, Slot{nullptr, nullptr, &value});
-        }
-    }
-    void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
-                  double min, double max) {
-        if (wanted(name)) {
-            onField_(pathOf(name), quantity, min, max, Slot{nullptr, &value, nullptr});
-        }
-    }
-    void text(std::string_view name, std::string& value, size_t maxBytes) {
-        if (!only_.empty() && wanted(name) && mayHold()) {
-            text_ = &value;
-            textBytes_ = maxBytes;
-        }
-    }
-    void flag(std::string_view, bool&) {}
-    void mesh(std::string_view, SharedMesh&, size_t) {}
-    void bytes(std::string_view, SharedBytes&, size_t) {}
-    template <class E, size_t N>
-    void choice(std::string_view, E&, const std::array<std::string_view, N>&) {}
-    template <class T>
-    void group(std::string_view name, T& value) {
-        const std::string before = path_;
-        path_ += "/" + std::string(name);
-        if (mayHold()) {
-            describe(*this, value);
-        }
-        path_ = before;
-    }
-    template <class T>
-    void list(std::string_view name, std::vector<T>& items, size_t, size_t) {
-        const std::string before = path_;
-        for (size_t i = 0; i < items.size(); ++i) {
-            path_ = before + "/" + std::string(name) + "/" + std::to_string(i);
-            if (mayHold()) {
-                describe(*this, items[i]);
-            }
-        }
-        path_ = before;
-    }
-
-    /// The text field at the one path wanted, and the bytes it takes; null when there is none.
-    std::string* textFound() const { return text_; }
-    size_t textBytes() const { return textBytes_; }
-
-  private:
-    std::string pathOf(std::string_view name) const { return path_ + "/" + std::string(name); }
-    bool wanted(std::string_view name) const {
-        return only_.empty() ||
-               (only_.size() == path_.size() + 1 + name.size() && only_.ends_with(name));
-    }
-    bool mayHold() const {
-        return only_.empty() || (only_.size() > path_.size() && only_[path_.size()] == '/' &&
-                                 only_.starts_with(path_));
-    }
-    OnField onField_;
-    std::string_view only_;
-    std::string path_;
-    std::string* text_ = nullptr;
-    size_t textBytes_ = 0;
-};
-
 template <class OnField>
 void walkFields(Design& design, std::string_view only, OnField onField) {
-    FieldWalk<OnField> walk(onField, only);
+    auto noList = [](std::string_view, auto&) {};
+    FieldWalk<OnField, decltype(noList)> walk(onField, noList, only);
     describe(walk, design);
 }
 
+// Calls onList with the list at that path, if there is one.
+template <class OnList>
+void atList(Design& design, std::string_view path, OnList onList) {
+    auto noField = [](const Field&, const FieldSlot&) {};
+    auto found = [&](std::string_view at, auto& items) {
+        if (at == path) {
+            onList(items);
+        }
+    };
+    // A field no list has: its groups are walked down to the list, and none of its items.
+    const std::string only = std::string(path) + "/";
+    FieldWalk<decltype(noField), decltype(found)> walk(noField, found, only);
+    describe(walk, design);
+}
+
+// A walk that only looks changes nothing.
+Design& lookedAt(const Design& design) {
+    return const_cast<Design&>(design);
+}
+
 std::vector<Field> fieldsOf(const Design& design, std::string_view only) {
-    Design copy = design;
     std::vector<Field> fields;
-    walkFields(
-        copy, only,
-        [&fields](const std::string& path, Quantity quantity, double min, double max, Slot slot) {
-            const std::optional<double> value = slot.count   ? double(*slot.count)
-                                                : slot.plain ? *slot.plain
-                                                             : *slot.maybe;
-            fields.push_back(
-                {path, quantity, min, max, slot.maybe != nullptr, slot.count != nullptr, value});
-        });
+    walkFields(lookedAt(design), only,
+               [&fields](Field field, const FieldSlot&) { fields.push_back(std::move(field)); });
     return fields;
+}
+
+std::optional<Error> put(const Field& field, const FieldSlot& slot, std::optional<double> value) {
+    if (slot.text != nullptr) {
+        return Error{"field.unknown", field.path, {}, {}};
+    }
+    if (!value) {
+        if (slot.maybe == nullptr) {
+            return Error{"field.required", field.path, {}, {}};
+        }
+        slot.maybe->reset();
+        return std::nullopt;
+    }
+    if (!(*value >= field.min && *value <= field.max)) {
+        return Error{
+            "field.out_of_range",
+            field.path,
+            {},
+            {{field.quantity, *value}, {field.quantity, field.min}, {field.quantity, field.max}}};
+    }
+    if (field.kind != FieldKind::Number && *value != std::round(*value)) {
+        return Error{"field.not_whole", field.path, {}, {{field.quantity, *value}}};
+    }
+    if (slot.plain != nullptr) {
+        *slot.plain = *value;
+    } else if (slot.maybe != nullptr) {
+        *slot.maybe = value;
+    } else if (slot.count != nullptr) {
+        *slot.count = int(*value);
+    } else if (slot.flag != nullptr) {
+        *slot.flag = *value != 0;
+    } else {
+        slot.choose(slot.choice, int(*value));
+    }
+    return std::nullopt;
 }
 
 }  // namespace
@@ -118,46 +85,57 @@ std::vector<Field> listFields(const Design& design) {
 }
 
 std::optional<Field> findField(const Design& design, std::string_view path) {
-    for (Field& field : fieldsOf(design, path)) {
-        if (field.path == path) {
-            return std::move(field);
-        }
+    std::vector<Field> found;
+    if (!path.empty()) {
+        found = fieldsOf(design, path);
     }
-    return std::nullopt;
+    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
+}
+
+std::vector<Field> itemFields(const Design& design, std::string_view listPath) {
+    std::vector<Field> fields;
+    atList(lookedAt(design), listPath, [&](auto& items) {
+        std::remove_reference_t<decltype(items.front())> fresh{};
+        auto onField = [&fields](Field field, const FieldSlot&) {
+            fields.push_back(std::move(field));
+        };
+        auto noList = [](std::string_view, auto&) {};
+        FieldWalk<decltype(onField), decltype(noList)> walk(onField, noList, {},
+                                                            std::string(listPath) + "/0");
+        describe(walk, fresh);
+    });
+    return fields;
+}
+
+size_t listSize(const Design& design, std::string_view listPath) {
+    size_t size = 0;
+    atList(lookedAt(design), listPath, [&size](auto& items) { size = items.size(); });
+    return size;
+}
+
+Result<Design> withoutItem(const Design& design, std::string_view listPath, size_t row) {
+    Design copy = design;
+    bool taken = false;
+    atList(copy, listPath, [&](auto& items) {
+        if (row < items.size()) {
+            items.erase(items.begin() + std::ptrdiff_t(row));
+            taken = true;
+        }
+    });
+    if (!taken) {
+        return Error{"field.unknown", std::string(listPath) + "/" + std::to_string(row), {}, {}};
+    }
+    return copy;
 }
 
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value) {
     Design copy = design;
     std::optional<Error> error = Error{"field.unknown", std::string(path), {}, {}};
-    walkFields(copy, path,
-               [&](const std::string& at, Quantity quantity, double min, double max, Slot slot) {
-                   if (at != path) {
-                       return;
-                   }
-                   error.reset();
-                   if (!value) {
-                       if (slot.maybe == nullptr) {
-                           error = Error{"field.required", at, {}, {}};
-                       } else {
-                           slot.maybe->reset();
-                       }
-                   } else if (!(*value >= min && *value <= max)) {
-                       error = Error{"field.out_of_range",
-                                     at,
-                                     {},
-                                     {{quantity, *value}, {quantity, min}, {quantity, max}}};
-                   } else if (slot.count != nullptr) {
-                       if (*value != std::round(*value)) {
-                           error = Error{"field.not_whole", at, {}, {{quantity, *value}}};
-                       } else {
-                           *slot.count = int(*value);
-                       }
-                   } else if (slot.plain != nullptr) {
-                       *slot.plain = *value;
-                   } else {
-                       *slot.maybe = value;
-                   }
-               });
+    if (!path.empty()) {
+        walkFields(copy, path, [&](const Field& field, const FieldSlot& slot) {
+            error = put(field, slot, value);
+        });
+    }
     if (error) {
         return *error;
     }
@@ -166,17 +144,23 @@ Result<Design> withField(const Design& design, std::string_view path, std::optio
 
 Result<Design> withText(const Design& design, std::string_view path, const std::string& text) {
     Design copy = design;
-    auto noNumber = [](auto&&...) {};
-    FieldWalk<decltype(noNumber)> walk(noNumber, path);
-    describe(walk, copy);
-    if (path.empty() || walk.textFound() == nullptr) {
-        return Error{"field.unknown", std::string(path), {}, {}};
+    std::optional<Error> error = Error{"field.unknown", std::string(path), {}, {}};
+    if (!path.empty()) {
+        walkFields(copy, path, [&](const Field& field, const FieldSlot& slot) {
+            if (slot.text == nullptr) {
+                return;
+            }
+            error.reset();
+            if (double(text.size()) > field.max) {
+                error = Error{"file.too_long", field.path, {}, {{Quantity::Number, field.max}}};
+            } else {
+                *slot.text = text;
+            }
+        });
     }
-    if (text.size() > walk.textBytes()) {
-        return Error{
-            "file.too_long", std::string(path), {}, {{Quantity::Number, double(walk.textBytes())}}};
+    if (error) {
+        return *error;
     }
-    *walk.textFound() = text;
     return copy;
 }
 
@@ -198,6 +182,31 @@ Result<Design> withEdit(const Design& design, const ProposedEdit& edit) {
         }
     }
     return edited;
+}
+
+std::vector<FieldDifference> compareFields(const Design& before, const Design& after) {
+    std::map<std::string, Field> others;
+    for (Field& field : listFields(after)) {
+        others.emplace(field.path, std::move(field));
+    }
+    std::vector<FieldDifference> differences;
+    for (Field& field : listFields(before)) {
+        const auto other = others.find(field.path);
+        if (other == others.end()) {
+            differences.push_back({std::move(field), std::nullopt});
+            continue;
+        }
+        if (field.value != other->second.value || field.text != other->second.text) {
+            differences.push_back({std::move(field), std::move(other->second)});
+        }
+        others.erase(other);
+    }
+    for (Field& field : listFields(after)) {
+        if (others.count(field.path) > 0) {
+            differences.push_back({std::nullopt, std::move(field)});
+        }
+    }
+    return differences;
 }
 
 }  // namespace wl

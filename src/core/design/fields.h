@@ -1,4 +1,4 @@
-// Fields of a design by path, for editing, range checks and proposed edits.
+// Fields of a design by path, for editing, range checks, proposed edits and comparing.
 #pragma once
 
 #include <optional>
@@ -8,28 +8,49 @@
 
 #include "core/base/finding.h"
 #include "core/base/result.h"
+#include "core/design/about.h"
 #include "core/design/design.h"
 
 namespace wl {
 
-/// One numeric field: what it measures, its allowed range (SI, inclusive) and its value.
+enum class FieldKind { Number, Count, Flag, Choice, Text };
+
+/// One field: where it is, what it measures, what it may hold (SI, inclusive) and what it holds.
 struct Field {
     std::string path;  ///< e.g. "/body/stations/3/half_width"
+    FieldKind kind = FieldKind::Number;
     Quantity quantity = Quantity::Number;
     double min = 0.0;
-    double max = 0.0;
+    double max = 0.0;  ///< of a flag 1, of a choice its last answer, of a text the bytes it takes
     bool mayBeEmpty = false;
-    bool whole = false;  ///< a count
-    std::optional<double> value;
+    std::optional<double>
+        value;         ///< of a flag 0 or 1, of a choice its answer from 0, of a text none
+    std::string text;  ///< of a text
+    std::vector<const char*> answers;  ///< of a choice, in the maker's words
+    About about;                       ///< `applies` also says that its group applies
+    const char* group = "";            ///< what the field is of: "Lip", "Fitting"
+    std::string item;                  ///< the name of that one of a list, if such have names
+    int row = -1;                      ///< its place in the list from 0; -1: not of a list
 };
 
-/// Every numeric field in file order.
+/// Every field in file order but outlines' corners drawn from pictures and imported solids.
 std::vector<Field> listFields(const Design& design);
 
 /// The field at `path`, or nothing when the design has no such field.
 std::optional<Field> findField(const Design& design, std::string_view path);
 
-/// The design with one field changed. Errors: "field.unknown", "field.required",
+/// Fields one of the list at `listPath` has ("/fittings"; "/bores/0/pieces"), as they are in a new
+/// one, their paths as of the first of the list. Empty when the design has no such list.
+std::vector<Field> itemFields(const Design& design, std::string_view listPath);
+
+/// How many stand in the list at `listPath`; 0 when the design has no such list.
+size_t listSize(const Design& design, std::string_view listPath);
+
+/// The design without one of a list. Errors: "field.unknown" when there is none such, with the
+/// path.
+Result<Design> withoutItem(const Design& design, std::string_view listPath, size_t row);
+
+/// The design with one field changed, other than a text. Errors: "field.unknown", "field.required",
 /// "field.out_of_range" (values: given, min, max), "field.not_whole" (value: given), each with the
 /// path.
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value);
@@ -40,5 +61,14 @@ Result<Design> withText(const Design& design, std::string_view path, const std::
 
 /// All changes of a proposed edit in one go; the first that cannot be made is the error.
 Result<Design> withEdit(const Design& design, const ProposedEdit& edit);
+
+/// A field two designs differ in; one of the two is missing when a list is longer in the other.
+struct FieldDifference {
+    std::optional<Field> before, after;
+};
+
+/// Every field that is not the same in both, in file order: those of `before` first, then those
+/// only `after` has.
+std::vector<FieldDifference> compareFields(const Design& before, const Design& after);
 
 }  // namespace wl

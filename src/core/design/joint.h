@@ -62,6 +62,13 @@ enum class FeatureKind { EyeSocket, Slot, SawGroove, PilotHole, Pocket };
 enum class FeatureFrom { Belly, Back, Side, Nose, Tail };
 enum class FeatureFill { Water, Air, Glue };
 
+constexpr bool isRound(FeatureKind kind) {
+    return kind == FeatureKind::EyeSocket || kind == FeatureKind::PilotHole;
+}
+constexpr bool isEnd(FeatureFrom from) {
+    return from == FeatureFrom::Nose || from == FeatureFrom::Tail;
+}
+
 /// A socket, slot, groove, pilot hole or pocket. It enters at (x, y, z) on the skin: from belly and
 /// back z, from the side y, from the ends x is found on the skin itself.
 struct Feature {

@@ -28,6 +28,19 @@ enum class FittingKind {
     Clip     ///< wire bent double, both legs side by side in one bore or one slot
 };
 
+constexpr bool isHook(FittingKind kind) {
+    return kind == FittingKind::Treble || kind == FittingKind::SingleHook;
+}
+/// True for hooks and rings.
+constexpr bool swings(FittingKind kind) {
+    return isHook(kind) || kind == FittingKind::SplitRing;
+}
+/// True for an eye that can be reckoned from its wire.
+constexpr bool isWireForm(FittingKind kind) {
+    return kind == FittingKind::ScrewEye || kind == FittingKind::TwistedEye ||
+           kind == FittingKind::Hanger || kind == FittingKind::Clip;
+}
+
 /// A bought or bent part. Hooks and rings with `hangsFrom` set act at that eye.
 struct Fitting {
     FittingKind kind = FittingKind::Other;

@@ -27,6 +27,11 @@ struct MeasuringErrors {
 /// seconds. Lean and Nose: how it lies. Weighs: the whole bait on the scale.
 enum class ReadingKind { Showing, Level, Still, Drop, Lean, Nose, Weighs };
 
+/// Lead was taped on for it.
+constexpr bool isTaped(ReadingKind kind) {
+    return kind == ReadingKind::Level || kind == ReadingKind::Still;
+}
+
 /// Which bait was in the tank.
 enum class TankStage { Finished, BeforePaint };
 

@@ -13,14 +13,6 @@ double fittingMass_kg(const Fitting& fitting) {
     return fitting.density_kg_m3 * (wire.ring_m3 + wire.stem_m3);
 }
 
-bool swings(FittingKind kind) {
-    return isHook(kind) || kind == FittingKind::SplitRing;
-}
-
-bool isHook(FittingKind kind) {
-    return kind == FittingKind::Treble || kind == FittingKind::SingleHook;
-}
-
 std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::string& name) {
     if (!design.wire.present) {
         return std::nullopt;

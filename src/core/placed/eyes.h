@@ -13,9 +13,6 @@ namespace wl {
 
 /// Mass of one such fitting: weighed, else worked out from its wire if so wanted, else typical.
 double fittingMass_kg(const Fitting& fitting);
-/// True for hooks and rings.
-bool swings(FittingKind kind);
-bool isHook(FittingKind kind);
 /// Middle of an eye of the through-wire, by its name.
 std::optional<Eigen::Vector3d> wireEyePlace(const Design& design, const std::string& name);
 /// Middle of an eye of any kind, by its name: a part that does not swing, or one of the

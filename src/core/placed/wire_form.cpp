@@ -66,11 +66,6 @@ double twistedStrand_m(double stem, double wire, double turns) {
     return std::hypot(stem, kPi * wire * turns);
 }
 
-bool isWireForm(FittingKind kind) {
-    return kind == FittingKind::ScrewEye || kind == FittingKind::TwistedEye ||
-           kind == FittingKind::Hanger || kind == FittingKind::Clip;
-}
-
 EyeWire measureEye(const Fitting& eye) {
     EyeWire wire;
     const double inner = std::max(0.0, eye.size_m - 2 * eye.wire_m);

@@ -18,9 +18,6 @@ double eyeRingLength_m(double innerDiameter_m, double wire_m);
 /// helices of radius d/2, sqrt(stem^2 + (pi d turns)^2).
 double twistedStrand_m(double stem_m, double wire_m, double turns);
 
-/// True for an eye that can be reckoned from its wire.
-bool isWireForm(FittingKind kind);
-
 /// Wire of one screw eye, twisted eye or hanger by its dimensions, metal volumes in m3. A screw's
 /// thread is left out (it is rolled, not added).
 struct EyeWire {

@@ -1,8 +1,10 @@
 #include "core/plan/size_series.h"
 
 #include <cmath>
+#include <type_traits>
 
 #include "core/base/decimal.h"
+#include "core/design/describe.h"
 #include "core/design/fields.h"
 #include "core/placed/wire_form.h"
 #include "core/plan/plan_lead.h"
@@ -38,6 +40,61 @@ Eigen::Vector3d scaledPlace(const Fitting& f, const Result<BodyCurves>& curves, 
     return k * at;
 }
 
+// Takes every field to the other size in the way its description says.
+class Resize {
+  public:
+    explicit Resize(double k) : k_(k) {}
+
+    void number(std::string_view, Quantity, double& value, double, double, const About& about) {
+        switch (about.inSeries) {
+            case InSeries::Scales:
+                value *= k_;
+                break;
+            case InSeries::Drilled:
+                value = toDrill(k_ * value);
+                break;
+            default:
+                break;
+        }
+    }
+    void optional(std::string_view, Quantity, std::optional<double>& value, double, double,
+                  const About& about) {
+        if (about.inSeries == InSeries::LeftOut) {
+            value.reset();
+        }
+    }
+    template <class T>
+    void group(std::string_view, T& value, const About& about) {
+        if (about.inSeries == InSeries::LeftOut) {
+            value = {};
+        } else if constexpr (std::is_same_v<T, Body>) {
+            const OverallSize now = overallSize(value);
+            value = resized(value, k_ * now.length_m, k_ * now.width_m, k_ * now.height_m);
+        } else {
+            describe(*this, value);
+        }
+    }
+    template <class T>
+    void list(std::string_view, std::vector<T>& items, size_t, size_t, const About& about) {
+        if (about.inSeries == InSeries::LeftOut) {
+            items.clear();
+        }
+        for (T& item : items) {
+            describe(*this, item);
+        }
+    }
+    void count(std::string_view, int&, int, int, const About&) {}
+    void text(std::string_view, std::string&, size_t, const About&) {}
+    void flag(std::string_view, bool&, const About&) {}
+    template <class E, size_t N>
+    void choice(std::string_view, E&, const std::array<Choice, N>&, const About&) {}
+    void mesh(std::string_view, SharedMesh&, size_t, const About&) {}
+    void bytes(std::string_view, SharedBytes&, size_t, const About&) {}
+
+  private:
+    double k_;
+};
+
 }  // namespace
 
 Design scaledDesign(const Design& design, double length_m) {
@@ -47,109 +104,25 @@ Design scaledDesign(const Design& design, double length_m) {
         return d;
     }
     const double k = length_m / now.length_m;
-    d.body = resized(d.body, length_m, k * now.width_m, k * now.height_m);
+    Resize resize(k);
+    describe(resize, d);
     const std::string name = ", " + fixedDecimalText(length_m / kMillimetre, 0) + " mm";
     d.name = design.name.substr(0, design.name.rfind(", ")) + name;
     for (Piece& piece : d.pieces) {
-        piece.stock.weighedBody_kg.reset();
         piece.stock.trust = BodyTrust::DrawnVolume;
     }
     const Result<BodyCurves> curves = BodyCurves::build(design.body, "/body");
-    for (Fitting& f : d.fittings) {
-        const Eigen::Vector3d at = scaledPlace(f, curves, k);
-        f.x_m = at.x();
-        f.y_m = at.y();
-        f.z_m = at.z();
-    }
-    for (Bore& b : d.bores) {
-        b.x_m *= k;
-        b.y_m *= k;
-        b.diameter_m = toDrill(k * b.diameter_m);
-        b.depth_m = toDrill(k * b.depth_m);
-        b.plugLength_m *= k;
-    }
-    d.wire.z_m *= k;
-    for (WireDrop& drop : d.wire.drops) {
-        drop.x_m *= k;
+    for (size_t i = 0; i < d.fittings.size(); ++i) {
+        const Eigen::Vector3d at = scaledPlace(design.fittings[i], curves, k);
+        d.fittings[i].x_m = at.x();
+        d.fittings[i].y_m = at.y();
+        d.fittings[i].z_m = at.z();
     }
     for (RattleChamber& c : d.chambers) {
         // The balls are bought: the tube is drilled no narrower than they need.
-        c.x_m *= k;
-        c.y_m *= k;
-        c.z_m *= k;
-        c.length_m = std::max(toDrill(k * c.length_m), c.ballDiameter_m + kDrillStep_m);
-        c.diameter_m = std::max(toDrill(k * c.diameter_m), c.ballDiameter_m + 0.5 * kDrillStep_m);
+        c.length_m = std::max(c.length_m, c.ballDiameter_m + kDrillStep_m);
+        c.diameter_m = std::max(c.diameter_m, c.ballDiameter_m + 0.5 * kDrillStep_m);
     }
-    for (Joint& j : d.joints) {
-        j.x_m *= k;
-        j.gap_m *= k;
-        j.pinAft_m *= k;
-        j.pinLength_m *= k;
-        j.pocketWidth_m *= k;
-        j.pocketHeight_m *= k;
-        j.pocketDepth_m *= k;
-    }
-    for (Appendage& a : d.appendages) {
-        const OverallSize own = overallSize(a.body);
-        a.body = resized(a.body, k * own.length_m, k * own.width_m, k * own.height_m);
-        a.hingeX_m *= k;
-        a.hingeY_m *= k;
-        a.hingeZ_m *= k;
-    }
-    for (Feature& f : d.features) {
-        f.x_m *= k;
-        f.y_m *= k;
-        f.z_m *= k;
-        // Slots fit sheet of one thickness, sockets and pilots fit bought eyes: lengths go along.
-        f.length_m *= k;
-        f.depth_m *= k;
-    }
-    const auto scaleOutline = [k](std::vector<OutlinePoint>& outline) {
-        for (OutlinePoint& p : outline) {
-            p.aft_m *= k;
-            p.up_m *= k;
-        }
-    };
-    for (Cavity& c : d.make.cavities) {
-        c.x_m *= k;
-        c.z_m *= k;
-        c.length_m *= k;
-        c.height_m *= k;
-        scaleOutline(c.outline);
-    }
-    for (SideWeight& w : d.sideWeights) {
-        w.x_m *= k;
-        w.z_m *= k;
-        w.bottom_m *= k;
-        w.thickness_m *= k;
-        w.weighedMass_kg.reset();  // another one is cast
-        scaleOutline(w.outline);
-    }
-    for (BuildUp& b : d.buildUps) {
-        for (double BuildUp::*field :
-             {&BuildUp::x_m, &BuildUp::y_m, &BuildUp::z_m, &BuildUp::length_m, &BuildUp::width_m,
-              &BuildUp::thickness_m}) {
-            b.*field *= k;
-        }
-        b.weighedMass_kg.reset();
-    }
-    d.make.halves.grooveFrom_m *= k;
-    d.make.halves.grooveTo_m *= k;
-    d.make.halves.grooveZ_m *= k;
-    for (double Lip::*field :
-         {&Lip::length_m, &Lip::rootWidth_m, &Lip::width_m, &Lip::tipRound_m, &Lip::slotX_m,
-          &Lip::slotZ_m, &Lip::slotDepth_m, &Lip::bendAt_m, &Lip::notchWidth_m, &Lip::notchDepth_m,
-          &Lip::holeDiameter_m, &Lip::holeAt_m}) {
-        d.lip.*field *= k;
-    }
-    d.tie.x_m *= k;
-    d.tie.z_m *= k;
-    d.tie.upLip_m *= k;
-    // What the tank told is of the bait it was seen on.
-    d.tank.correction = {};
-    d.tank.readings.clear();
-    d.log.clear();
-    d.trace = {};
     return d;
 }
 

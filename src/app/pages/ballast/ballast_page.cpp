@@ -40,10 +40,6 @@ QStringList plugNames(const Workbench& bench) {
     return list;
 }
 
-Bore& boreAt(Design& d, int r) {
-    return d.bores[size_t(r)];
-}
-
 QString piecesIn(const Bore& bore) {
     QStringList in;
     for (const LeadPiece& p : bore.pieces) {
@@ -104,36 +100,23 @@ void useRodOrFiller(Workbench& bench, int row, int index) {
 }
 
 RecordTable* boreTable(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<Bore>(tr("Bore"), "name", boreAt, &Bore::name));
-    columns.push_back(
-        choiceColumn(tr("From"), "from", boreAt, &Bore::from, {tr("belly"), tr("back")}));
-    columns.push_back(numberColumn(tr("Place"), "x", Quantity::Length));
-    columns.push_back(numberColumn(tr("Diameter"), "diameter", Quantity::Length));
-    columns.push_back(numberColumn(tr("Depth"), "depth", Quantity::Length));
-    columns.push_back({RecordColumn::Kind::Choice,
-                       tr("Plug of"),
-                       "plug_material",
-                       Quantity::Number,
-                       [](const Design& d, int r) {
-                           return QString::fromStdString(d.bores[size_t(r)].plugMaterial);
-                       },
-                       [&bench](Design& d, int r, const QString& t) {
-                           const int i = int(plugNames(bench).indexOf(t));
-                           if (i >= 0) {
-                               const ShelfMaterial& m = bench.shelf.shelf().plug[size_t(i)];
-                               d.bores[size_t(r)].plugMaterial = m.name;
-                               d.bores[size_t(r)].plugDensity_kg_m3 = m.density_kg_m3;
-                           }
-                       },
-                       [&bench](const Design&) { return plugNames(bench); },
-                       {}});
-    columns.push_back(choiceColumn(tr("Lead"), "lead", boreAt, &Bore::lead,
-                                   {tr("plug"), tr("poured in"), tr("pieces")}));
-    columns.push_back(numberColumn(tr("Plug long"), "plug_length", Quantity::Length));
-    columns.back().applies = [](const Design& d, int r) {
-        return d.bores[size_t(r)].lead != BoreLead::Pieces;
-    };
+    std::vector<RecordColumn> columns = fieldColumns({"name", "from", "x", "diameter", "depth"});
+    columns.push_back(ownColumn(
+        "plug_material",
+        [](const Design& d, int r) {
+            return QString::fromStdString(d.bores[size_t(r)].plugMaterial);
+        },
+        [&bench](Design& d, int r, const QString& t) {
+            const int i = int(plugNames(bench).indexOf(t));
+            if (i >= 0) {
+                const ShelfMaterial& m = bench.shelf.shelf().plug[size_t(i)];
+                d.bores[size_t(r)].plugMaterial = m.name;
+                d.bores[size_t(r)].plugDensity_kg_m3 = m.density_kg_m3;
+            }
+        },
+        [&bench](const Design&) { return plugNames(bench); }));
+    columns.push_back(fieldColumn("lead"));
+    columns.push_back(fieldColumn("plug_length"));
     columns.push_back(derivedColumn(tr("Pieces"), Quantity::Number, [](const Results& r, int row) {
         return piecesIn(r.design->bores[size_t(row)]);
     }));
@@ -147,15 +130,13 @@ RecordTable* boreTable(Workbench& bench) {
             const BoreGeometry& g = r.derived->mass->bores[size_t(row)];
             return bench.text(Quantity::Length, std::min(g.wallBeyond_m, g.wallBeside_m), false);
         }));
-    columns.push_back(numberColumn(tr("Off centre"), "y", Quantity::Length));
-    columns.push_back(numberColumn(tr("Lean aft"), "lean", Quantity::Angle));
-    columns.push_back(numberColumn(tr("Filler"), "filler_density", Quantity::Density));
-    columns.push_back(numberColumn(tr("Plug density"), "plug_density", Quantity::Density));
+    for (RecordColumn& column : fieldColumns({"y", "lean", "filler_density", "plug_density"})) {
+        columns.push_back(std::move(column));
+    }
     auto* table =
-        new RecordTable(bench, "bores", "/bores",
-                        [](const Design& d) { return int(d.bores.size()); }, std::move(columns),
+        new RecordTable(bench, "bores", "/bores", std::move(columns),
                         {{"addBore", tr("Add a bore"), [&bench](int) { addBore(bench); }, false},
-                         removeAction(bench, "removeBore", tr("Remove a bore"), &Design::bores),
+                         removeAction(bench, "removeBore", tr("Remove a bore"), "/bores"),
                          {"emptyBore", tr("Empty it"), [&bench](int row) {
                               Design next = bench.design();
                               next.bores[size_t(row)].pieces.clear();
@@ -195,25 +176,9 @@ RecordTable* boreTable(Workbench& bench) {
     return table;
 }
 
-Coat& coatAt(Design& d, int r) {
-    return d.coats[size_t(r)];
-}
-
 RecordTable* coatTable(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<Coat>(tr("Coat"), "name", coatAt, &Coat::name));
-    columns.push_back(choiceColumn(tr("Kind"), "kind", coatAt, &Coat::kind,
-                                   {tr("sealer"), tr("paint"), tr("clear")}));
-    columns.push_back(numberColumn(tr("One coat"), "thickness", Quantity::Thickness));
-    columns.push_back(numberColumn(tr("Coats"), "count", Quantity::Number));
-    columns.push_back(numberColumn(tr("Density"), "density", Quantity::Density));
-    columns.push_back(choiceColumn(tr("Thicker on"), "thicker_on", coatAt, &Coat::thickerOn,
-                                   {tr("no side"), tr("belly"), tr("back"), tr("port"),
-                                    tr("starboard"), tr("nose"), tr("tail")}));
-    columns.push_back(numberColumn(tr("by"), "thicker_by", Quantity::Fraction));
-    columns.back().applies = [](const Design& d, int r) {
-        return d.coats[size_t(r)].thickerOn != ThickerOn::Nowhere;
-    };
+    std::vector<RecordColumn> columns =
+        fieldColumns({"name", "kind", "thickness", "count", "density", "thicker_on", "thicker_by"});
     columns.push_back(
         derivedColumn(tr("Mass"), Quantity::Mass, [&bench](const Results& r, int row) {
             const std::string path = "/coats/" + std::to_string(row);
@@ -223,24 +188,22 @@ RecordTable* coatTable(Workbench& bench) {
             }
             return bench.text(Quantity::Mass, all, false);
         }));
-    return new RecordTable(
-        bench, "coats", "/coats", [](const Design& d) { return int(d.coats.size()); },
-        std::move(columns),
-        {{"addCoat", tr("Add a coat"),
-          [&bench](int) {
-              Design next = bench.design();
-              const size_t kind = std::min<size_t>(next.coats.size(), 2);
-              for (const auto& row : bench.shelf.shelf().coats) {
-                  if (size_t(row.item.kind) == kind) {
-                      next.coats.push_back(row.item);
-                      break;
-                  }
-              }
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Add a coat"));
-          },
-          false},
-         removeAction(bench, "removeCoat", tr("Remove a coat"), &Design::coats)});
+    return new RecordTable(bench, "coats", "/coats", std::move(columns),
+                           {{"addCoat", tr("Add a coat"),
+                             [&bench](int) {
+                                 Design next = bench.design();
+                                 const size_t kind = std::min<size_t>(next.coats.size(), 2);
+                                 for (const auto& row : bench.shelf.shelf().coats) {
+                                     if (size_t(row.item.kind) == kind) {
+                                         next.coats.push_back(row.item);
+                                         break;
+                                     }
+                                 }
+                                 bench.document.endGesture();
+                                 bench.document.submit(std::move(next), tr("Add a coat"));
+                             },
+                             false},
+                            removeAction(bench, "removeCoat", tr("Remove a coat"), "/coats")});
 }
 
 }  // namespace

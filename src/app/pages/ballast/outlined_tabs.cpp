@@ -10,14 +10,6 @@ namespace wl {
 
 namespace {
 
-SideWeight& weightAt(Design& d, int r) {
-    return d.sideWeights[size_t(r)];
-}
-
-BuildUp& buildUpAt(Design& d, int r) {
-    return d.buildUps[size_t(r)];
-}
-
 double onHalves(double m) {
     return std::round(m * 2000) / 2000;
 }
@@ -69,66 +61,39 @@ QString massOf(const Workbench& bench, const Results& r, const std::string& path
 }  // namespace
 
 QWidget* makeSideWeightTab(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<SideWeight>(tr("Weight"), "name", weightAt, &SideWeight::name));
-    columns.push_back(choiceColumn(tr("From"), "from", weightAt, &SideWeight::from,
-                                   {tr("port"), tr("starboard")}));
-    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
-    columns.push_back(numberColumn(tr("Up"), "z", Quantity::Length));
-    columns.push_back(outlineColumn(bench, weightAt, &SideWeight::outline));
-    columns.push_back(numberColumn(tr("Bottom"), "bottom", Quantity::Length));
-    columns.push_back(numberColumn(tr("Thick"), "thickness", Quantity::Length));
-    columns.push_back(numberColumn(tr("Weighed"), "weighed_mass", Quantity::Mass));
+    std::vector<RecordColumn> columns = fieldColumns({"name", "from", "x", "z"});
+    columns.push_back(outlineColumn(bench, [](Design& d, int r) -> std::vector<OutlinePoint>& {
+        return d.sideWeights[size_t(r)].outline;
+    }));
+    for (RecordColumn& column : fieldColumns({"bottom", "thickness", "weighed_mass"})) {
+        columns.push_back(std::move(column));
+    }
     columns.push_back(
         derivedColumn(tr("Weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
             return massOf(bench, r, "/side_weights/" + std::to_string(row), PartKind::Plug);
         }));
-    columns.push_back(
-        textColumn<SideWeight>(tr("Cast of"), "material", weightAt, &SideWeight::material));
-    columns.push_back(numberColumn(tr("Density"), "density", Quantity::Density));
-    columns.push_back(numberColumn(tr("Filler"), "filler_density", Quantity::Density));
+    for (RecordColumn& column : fieldColumns({"material", "density", "filler_density"})) {
+        columns.push_back(std::move(column));
+    }
     return new RecordTable(
-        bench, "sideWeights", "/side_weights",
-        [](const Design& d) { return int(d.sideWeights.size()); }, std::move(columns),
+        bench, "sideWeights", "/side_weights", std::move(columns),
         {{"addSideWeight", tr("Add a weight"), [&bench](int) { addWeight(bench); }, false},
-         removeAction(bench, "removeSideWeight", tr("Remove a weight"), &Design::sideWeights)});
+         removeAction(bench, "removeSideWeight", tr("Remove a weight"), "/side_weights")});
 }
 
 QWidget* makeBuildUpTab(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<BuildUp>(tr("On the skin"), "name", buildUpAt, &BuildUp::name));
-    columns.push_back(choiceColumn(tr("On"), "from", buildUpAt, &BuildUp::from,
-                                   {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")}));
-    const auto atEnd = [](const Design& d, int r) {
-        const FeatureFrom from = d.buildUps[size_t(r)].from;
-        return from == FeatureFrom::Nose || from == FeatureFrom::Tail;
-    };
-    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
-    columns.back().applies = [atEnd](const Design& d, int r) { return !atEnd(d, r); };
-    columns.push_back(numberColumn(tr("Port"), "y", Quantity::Length));
-    columns.back().applies = [](const Design& d, int r) {
-        return d.buildUps[size_t(r)].from != FeatureFrom::Side;
-    };
-    columns.push_back(numberColumn(tr("Up"), "z", Quantity::Length));
-    columns.back().applies = [atEnd](const Design& d, int r) {
-        return atEnd(d, r) || d.buildUps[size_t(r)].from == FeatureFrom::Side;
-    };
-    columns.push_back(numberColumn(tr("Long"), "length", Quantity::Length));
-    columns.push_back(numberColumn(tr("Wide"), "width", Quantity::Length));
-    columns.push_back(numberColumn(tr("Thick"), "thickness", Quantity::Length));
-    columns.push_back(numberColumn(tr("Density"), "density", Quantity::Density));
-    columns.push_back(numberColumn(tr("Weighed"), "weighed_mass", Quantity::Mass));
+    std::vector<RecordColumn> columns = fieldColumns(
+        {"name", "from", "x", "y", "z", "length", "width", "thickness", "density", "weighed_mass"});
     columns.push_back(
         derivedColumn(tr("Weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
             return massOf(bench, r, "/build_ups/" + std::to_string(row), PartKind::BuiltUp);
         }));
-    columns.push_back(flagColumn(tr("Pair"), "mirrored", buildUpAt, &BuildUp::mirrored));
+    columns.push_back(fieldColumn("mirrored"));
     return new RecordTable(
-        bench, "buildUps", "/build_ups", [](const Design& d) { return int(d.buildUps.size()); },
-        std::move(columns),
+        bench, "buildUps", "/build_ups", std::move(columns),
         {{"addPutty", tr("+ putty"), [&bench](int) { addBuildUp(bench, false); }, false},
          {"addDrip", tr("+ drip"), [&bench](int) { addBuildUp(bench, true); }, false},
-         removeAction(bench, "removeBuildUp", tr("Take it off the skin"), &Design::buildUps)});
+         removeAction(bench, "removeBuildUp", tr("Take it off the skin"), "/build_ups")});
 }
 
 }  // namespace wl

@@ -11,10 +11,6 @@ namespace wl {
 
 namespace {
 
-RattleChamber& chamberAt(Design& d, int r) {
-    return d.chambers[size_t(r)];
-}
-
 void addChamber(Workbench& bench) {
     Design next = bench.design();
     RattleChamber c;
@@ -45,21 +41,9 @@ QString rolled(Workbench& bench, const Results& r, int row, double end) {
 }  // namespace
 
 QWidget* makeRattleTab(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(
-        textColumn<RattleChamber>(tr("Rattle"), "name", chamberAt, &RattleChamber::name));
-    columns.push_back(choiceColumn(tr("Lies"), "axis", chamberAt, &RattleChamber::axis,
-                                   {tr("along"), tr("across"), tr("upright")}));
-    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
-    columns.push_back(numberColumn(tr("Port"), "y", Quantity::Length));
-    columns.push_back(numberColumn(tr("Up"), "z", Quantity::Length));
-    columns.push_back(numberColumn(tr("Lean"), "lean", Quantity::Angle));
-    columns.push_back(numberColumn(tr("Long"), "length", Quantity::Length));
-    columns.push_back(numberColumn(tr("Wide"), "diameter", Quantity::Length));
-    columns.push_back(numberColumn(tr("Tube wall"), "wall", Quantity::Thickness));
-    columns.push_back(numberColumn(tr("Balls"), "ball_count", Quantity::Number));
-    columns.push_back(numberColumn(tr("Ball"), "ball_diameter", Quantity::Length));
-    columns.push_back(numberColumn(tr("Ball density"), "ball_density", Quantity::Density));
+    std::vector<RecordColumn> columns =
+        fieldColumns({"name", "axis", "x", "y", "z", "lean", "length", "diameter", "wall",
+                      "ball_count", "ball_diameter", "ball_density"});
     columns.push_back(
         derivedColumn(tr("Balls weigh"), Quantity::Mass, [&bench](const Results& r, int row) {
             return bench.text(Quantity::Mass, r.derived->mass->chambers[size_t(row)].balls_kg,
@@ -90,10 +74,9 @@ QWidget* makeRattleTab(Workbench& bench) {
         derivedColumn(tr("Balls aft"), Quantity::Angle,
                       [&bench](const Results& r, int row) { return rolled(bench, r, row, 1.0); }));
     auto* table = new RecordTable(
-        bench, "chambers", "/chambers", [](const Design& d) { return int(d.chambers.size()); },
-        std::move(columns),
+        bench, "chambers", "/chambers", std::move(columns),
         {{"addChamber", tr("Add a rattle"), [&bench](int) { addChamber(bench); }, false},
-         removeAction(bench, "removeChamber", tr("Remove a rattle"), &Design::chambers)});
+         removeAction(bench, "removeChamber", tr("Remove a rattle"), "/chambers")});
     auto* balls = shelfPicker(
         bench, "ballsFromShelf", tr("Balls from the shelf…"),
         [&bench] {

@@ -108,14 +108,17 @@ Form* sizeForm(Workbench& bench) {
         QString label;
         const char* name;
         double OverallSize::*size;
-        bool SizeLocks::*lock;
+        bool SizeLocks::*locked;
+        const char* lock;
     };
-    for (const Way& way :
-         {Way{tr("Length"), "bodyLength", &OverallSize::length_m, &SizeLocks::length},
-          Way{tr("Width"), "bodyWidth", &OverallSize::width_m, &SizeLocks::width},
-          Way{tr("Height"), "bodyHeight", &OverallSize::height_m, &SizeLocks::height}}) {
+    for (const Way& way : {Way{tr("Length"), "bodyLength", &OverallSize::length_m,
+                               &SizeLocks::length, "/body/locks/length"},
+                           Way{tr("Width"), "bodyWidth", &OverallSize::width_m, &SizeLocks::width,
+                               "/body/locks/width"},
+                           Way{tr("Height"), "bodyHeight", &OverallSize::height_m,
+                               &SizeLocks::height, "/body/locks/height"}}) {
         auto size = way.size;
-        auto lock = way.lock;
+        auto lock = way.locked;
         form->quantity(way.label, way.name,
                        {Quantity::Length, 0.002, 0.6,
                         [size](const Design& d) { return overallSize(d.body).*size; },
@@ -125,10 +128,7 @@ Form* sizeForm(Workbench& bench) {
                             d.body = resized(d.body, s.length_m, s.width_m, s.height_m);
                         }});
         form->enableLastWhen([lock](const Design& d) { return !(d.body.locks.*lock); });
-        form->tick(
-            tr("keep this %1").arg(way.label.toLower()), QStringLiteral("lock/%1").arg(way.name),
-            [lock](const Design& d) { return d.body.locks.*lock; },
-            [lock](Design& d, bool on) { d.body.locks.*lock = on; });
+        form->field(way.lock);
     }
     return form;
 }
@@ -148,7 +148,7 @@ Form* shapeForm(Workbench& bench) {
         tr("Width left three quarters back, of the greatest. More taper gives more wobble, "
            "up to a point."));
     form->tick(
-        tr("float on the imported solid"), "useSolid",
+        tr("float on the imported solid"), "/body/use_solid",
         [](const Design& d) { return d.body.useSolid && d.body.solid; },
         [&bench](Design& d, bool on) {
             d.body.useSolid = on && d.body.solid;
@@ -176,13 +176,8 @@ Form* faceForm(Workbench& bench, bool nose) {
                        f.angle_rad = 90 * kDegree;
                    }
                });
-    for (const auto& [label, name] :
-         std::initializer_list<std::pair<QString, const char*>>{{tr("At"), "x"},
-                                                                {tr("Angle"), "angle"},
-                                                                {tr("Cup deep"), "cup_depth"},
-                                                                {tr("Cup reaches"), "cup_reach"}}) {
-        form->quantity(label, path + name);
-        form->enableLastWhen(present);
+    for (const char* name : {"x", "angle", "cup_depth", "cup_reach"}) {
+        form->field(path + name);
     }
     if (nose) {
         form->note(
@@ -195,32 +190,23 @@ Form* faceForm(Workbench& bench, bool nose) {
 }  // namespace
 
 QWidget* makeBodyPage(Workbench& bench) {
-    std::vector<RecordColumn> columns{
-        numberColumn(tr("Place"), "position", Quantity::Length),
-        numberColumn(tr("Back"), "back", Quantity::Length),
-        numberColumn(tr("Belly"), "belly", Quantity::Length),
-        numberColumn(tr("Half-width"), "half_width", Quantity::Length),
-        numberColumn(tr("Widest at"), "widest", Quantity::Length),
-        RecordColumn{RecordColumn::Kind::Choice,
-                     tr("Section"),
-                     "section",
-                     Quantity::Number,
-                     [](const Design& d, int r) {
-                         return familyNames()[int(familyOf(d.body.stations[size_t(r)]))];
-                     },
-                     [](Design& d, int r, const QString& t) {
-                         Station& s = d.body.stations[size_t(r)];
-                         s = withFamily(s,
-                                        SectionFamily(std::max(0, int(familyNames().indexOf(t)))));
-                     },
-                     [](const Design&) { return familyNames(); },
-                     {}},
-        numberColumn(tr("Full above"), "fullness_above", Quantity::Number),
-        numberColumn(tr("Full below"), "fullness_below", Quantity::Number),
-    };
+    std::vector<RecordColumn> columns =
+        fieldColumns({"position", "back", "belly", "half_width", "widest"});
+    columns.push_back(ownColumn(
+        "section",
+        [](const Design& d, int r) {
+            return familyNames()[int(familyOf(d.body.stations[size_t(r)]))];
+        },
+        [](Design& d, int r, const QString& t) {
+            Station& s = d.body.stations[size_t(r)];
+            s = withFamily(s, SectionFamily(std::max(0, int(familyNames().indexOf(t)))));
+        },
+        [](const Design&) { return familyNames(); }));
+    columns.back().title = tr("Section");
+    columns.push_back(fieldColumn("fullness_above"));
+    columns.push_back(fieldColumn("fullness_below"));
     auto* table = new RecordTable(
-        bench, "stations", "/body/stations",
-        [](const Design& d) { return int(d.body.stations.size()); }, std::move(columns),
+        bench, "stations", "/body/stations", std::move(columns),
         {{"insertStation", tr("Insert a station"),
           [&bench](int row) { insertStation(bench, row); }},
          {"removeStation", tr("Remove"), [&bench](int row) { removeStation(bench, row); }}});
@@ -228,13 +214,7 @@ QWidget* makeBodyPage(Workbench& bench) {
     table->addTool(makeShapeMenu(bench));
 
     auto* ends = new Form(bench, tr("The body"));
-    const QStringList shapes{tr("round"), tr("pointed")};
-    ends->choice(
-        tr("Nose"), "noseShape", shapes, [](const Design& d) { return int(d.body.nose); },
-        [](Design& d, int i) { d.body.nose = EndShape(i); });
-    ends->choice(
-        tr("Tail"), "tailShape", shapes, [](const Design& d) { return int(d.body.tail); },
-        [](Design& d, int i) { d.body.tail = EndShape(i); });
+    ends->fields({"/body/nose", "/body/tail"});
     ends->readout(tr("Volume"), [&bench](const Results& r) {
         return bench.text(Quantity::Volume, r.derived->shape->solid.volume_m3);
     });

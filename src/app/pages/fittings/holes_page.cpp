@@ -4,40 +4,28 @@
 #include "app/pages/fittings/fitting_tabs.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/start_shape.h"
+#include "session/field_words.h"
 #include "session/words.h"
 
 namespace wl {
 
 namespace {
 
-Feature& featureAt(Design& d, int r) {
-    return d.features[size_t(r)];
-}
-
-Appendage& appendageAt(Design& d, int r) {
-    return d.appendages[size_t(r)];
-}
-
-Meeting& meetingAt(Design& d, int r) {
-    return d.meetings[size_t(r)];
-}
-
-const QStringList& kinds() {
-    static const QStringList names{tr("eye socket"), tr("slot"), tr("saw groove"), tr("pilot hole"),
-                                   tr("pocket")};
-    return names;
-}
-
-bool roundHole(const Design& d, int r) {
-    const FeatureKind kind = d.features[size_t(r)].kind;
-    return kind == FeatureKind::EyeSocket || kind == FeatureKind::PilotHole;
+// The kinds of hole, in the maker's words.
+QStringList kinds(const Workbench& bench) {
+    for (const Field& field : itemFields(bench.design(), "/features")) {
+        if (field.path == "/features/0/kind") {
+            return fieldAnswers(field);
+        }
+    }
+    return {};
 }
 
 // A new hole where such holes usually are, sized to the body.
-Feature usualFeature(const Design& design, FeatureKind kind) {
+Feature usualFeature(const Design& design, FeatureKind kind, const QString& name) {
     Feature f;
     f.kind = kind;
-    f.name = kinds()[int(kind)].toStdString();
+    f.name = name.toStdString();
     const double length =
         design.body.stations.empty() ? 0.1 : design.body.stations.back().position_m;
     auto half = [](double m) { return std::round(m * 2000) / 2000; };
@@ -84,41 +72,9 @@ Feature usualFeature(const Design& design, FeatureKind kind) {
 }  // namespace
 
 QWidget* makeFeatureTable(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<Feature>(tr("Hole"), "name", featureAt, &Feature::name));
-    columns.push_back(choiceColumn(tr("Kind"), "kind", featureAt, &Feature::kind, kinds()));
-    columns.push_back(choiceColumn(tr("From"), "from", featureAt, &Feature::from,
-                                   {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")}));
-    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
-    columns.push_back(numberColumn(tr("Port"), "y", Quantity::Length));
-    columns.push_back(numberColumn(tr("Up"), "z", Quantity::Length));
-    columns[3].applies = [](const Design& d, int r) {
-        const FeatureFrom from = d.features[size_t(r)].from;
-        return from != FeatureFrom::Nose && from != FeatureFrom::Tail;
-    };
-    columns[4].applies = [](const Design& d, int r) {
-        return d.features[size_t(r)].from != FeatureFrom::Side;
-    };
-    columns[5].applies = [](const Design& d, int r) {
-        const FeatureFrom from = d.features[size_t(r)].from;
-        return from != FeatureFrom::Belly && from != FeatureFrom::Back;
-    };
-    columns.push_back(numberColumn(tr("Diameter"), "diameter", Quantity::Length));
-    columns.back().applies = roundHole;
-    for (const auto& [title, field] :
-         {std::pair{tr("Long"), "length"}, std::pair{tr("Wide"), "width"}}) {
-        columns.push_back(numberColumn(title, field, Quantity::Length));
-        columns.back().applies = [](const Design& d, int r) { return !roundHole(d, r); };
-    }
-    columns.push_back(numberColumn(tr("Deep"), "depth", Quantity::Length));
-    columns.push_back(numberColumn(tr("Lean"), "lean", Quantity::Angle));
-    columns.push_back(flagColumn(tr("Pair"), "mirrored", featureAt, &Feature::mirrored));
-    columns.push_back(choiceColumn(tr("Then holds"), "fill", featureAt, &Feature::fill,
-                                   {tr("water"), tr("air, sealed"), tr("glue")}));
-    columns.push_back(numberColumn(tr("Glue"), "fill_density", Quantity::Density));
-    columns.back().applies = [](const Design& d, int r) {
-        return d.features[size_t(r)].fill == FeatureFill::Glue;
-    };
+    std::vector<RecordColumn> columns =
+        fieldColumns({"name", "kind", "from", "x", "y", "z", "diameter", "length", "width", "depth",
+                      "lean", "mirrored", "fill", "fill_density"});
     columns.push_back(
         derivedColumn(tr("Takes out"), Quantity::Volume, [&bench](const Results& r, int row) {
             double all = 0;
@@ -128,20 +84,20 @@ QWidget* makeFeatureTable(Workbench& bench) {
             return bench.text(Quantity::Volume, all, false);
         }));
     std::vector<RecordTable::Action> actions;
-    for (int i = 0; i < kinds().size(); ++i) {
-        actions.push_back({QStringLiteral("addFeature/%1").arg(i), tr("+ %1").arg(kinds()[i]),
-                           [&bench, i](int) {
+    const QStringList kindNames = kinds(bench);
+    for (int i = 0; i < kindNames.size(); ++i) {
+        actions.push_back({QStringLiteral("addFeature/%1").arg(i), tr("+ %1").arg(kindNames[i]),
+                           [&bench, i, name = kindNames[i]](int) {
                                Design next = bench.design();
-                               next.features.push_back(usualFeature(next, FeatureKind(i)));
+                               next.features.push_back(usualFeature(next, FeatureKind(i), name));
                                bench.document.endGesture();
                                bench.document.submit(std::move(next), tr("Add a hole"));
                            },
                            false});
     }
-    actions.push_back(removeAction(bench, "removeFeature", tr("Remove a hole"), &Design::features));
-    auto* table = new RecordTable(
-        bench, "features", "/features", [](const Design& d) { return int(d.features.size()); },
-        std::move(columns), std::move(actions));
+    actions.push_back(removeAction(bench, "removeFeature", tr("Remove a hole"), "/features"));
+    auto* table =
+        new RecordTable(bench, "features", "/features", std::move(columns), std::move(actions));
     table->addTool(shelfPicker(
         bench, "holeFiller", tr("Filler from the shelf…"),
         [&bench] {
@@ -168,14 +124,8 @@ QWidget* makeFeatureTable(Workbench& bench) {
 }
 
 QWidget* makeMeetingTable(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<Meeting>(tr("This"), "first", meetingAt, &Meeting::first));
-    columns.push_back(choiceColumn(tr("does"), "kind", meetingAt, &Meeting::kind,
-                                   {tr("passes through"), tr("stands in"), tr("is slotted over")}));
-    columns.push_back(textColumn<Meeting>(tr("that"), "second", meetingAt, &Meeting::second));
     return new RecordTable(
-        bench, "meetings", "/meetings", [](const Design& d) { return int(d.meetings.size()); },
-        std::move(columns),
+        bench, "meetings", "/meetings", fieldColumns({"first", "kind", "second"}),
         {{"addMeeting", tr("+ two that are meant to meet"),
           [&bench](int) {
               Design next = bench.design();
@@ -184,7 +134,7 @@ QWidget* makeMeetingTable(Workbench& bench) {
               bench.document.submit(std::move(next), tr("Note a meeting"));
           },
           false},
-         removeAction(bench, "removeMeeting", tr("Take the note out"), &Design::meetings)});
+         removeAction(bench, "removeMeeting", tr("Take the note out"), "/meetings")});
 }
 
 namespace {
@@ -241,28 +191,9 @@ void addSidePiece(Workbench& bench, SidePiece kind) {
 }  // namespace
 
 QWidget* makeAppendageTable(Workbench& bench) {
-    std::vector<RecordColumn> columns;
-    columns.push_back(
-        textColumn<Appendage>(tr("Side piece"), "name", appendageAt, &Appendage::name));
-    columns.push_back(flagColumn(tr("Pair"), "mirrored", appendageAt, &Appendage::mirrored));
-    columns.push_back(flagColumn(tr("One V"), "joined", appendageAt, &Appendage::joined));
-    columns.back().applies = [](const Design& d, int r) {
-        return d.appendages[size_t(r)].mirrored;
-    };
-    for (const auto& [title, field] :
-         {std::pair{tr("Hinge aft"), "hinge_x"}, std::pair{tr("Hinge port"), "hinge_y"},
-          std::pair{tr("Hinge up"), "hinge_z"}}) {
-        columns.push_back(numberColumn(title, field, Quantity::Length));
-    }
-    columns.push_back(numberColumn(tr("Splay"), "splay", Quantity::Angle));
-    columns.push_back(numberColumn(tr("Droop"), "droop", Quantity::Angle));
-    columns.push_back(numberColumn(tr("Swings ±"), "swing", Quantity::Angle));
-    columns.push_back(numberColumn(tr("Hinge weighs"), "hardware_mass", Quantity::Mass));
-    columns.push_back(flagColumn(tr("Own stock"), "own_stock", appendageAt, &Appendage::ownStock));
-    columns.push_back(numberColumn(tr("Density"), "stock/shelf_density", Quantity::Density));
-    columns.back().applies = [](const Design& d, int r) {
-        return d.appendages[size_t(r)].ownStock;
-    };
+    std::vector<RecordColumn> columns =
+        fieldColumns({"name", "mirrored", "joined", "hinge_x", "hinge_y", "hinge_z", "splay",
+                      "droop", "swing", "hardware_mass", "own_stock", "stock/shelf_density"});
     columns.push_back(
         derivedColumn(tr("Each weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
             const std::string path = "/appendages/" + std::to_string(row);
@@ -278,13 +209,12 @@ QWidget* makeAppendageTable(Workbench& bench) {
                                    false};
     };
     return new RecordTable(
-        bench, "appendages", "/appendages",
-        [](const Design& d) { return int(d.appendages.size()); }, std::move(columns),
+        bench, "appendages", "/appendages", std::move(columns),
         {action("addClaws", tr("+ two claws"), SidePiece::Claws),
          action("addV", tr("+ V on a rivet"), SidePiece::V),
          action("addFins", tr("+ paired fins"), SidePiece::Fins),
          action("addTailFin", tr("+ tail fin"), SidePiece::TailFin),
-         removeAction(bench, "removeAppendage", tr("Remove a side piece"), &Design::appendages)});
+         removeAction(bench, "removeAppendage", tr("Remove a side piece"), "/appendages")});
 }
 
 }  // namespace wl

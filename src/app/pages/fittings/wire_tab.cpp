@@ -12,10 +12,6 @@ namespace wl {
 
 namespace {
 
-WireDrop& dropAt(Design& d, int r) {
-    return d.wire.drops[size_t(r)];
-}
-
 QString bendName(const WireBend& b) {
     return b.what == "eye"     ? tr("closed eye")
            : b.what == "round" ? tr("round the eye, half a turn")
@@ -62,10 +58,7 @@ void addDrop(Workbench& bench) {
 
 QWidget* makeWireTab(Workbench& bench) {
     auto* form = new Form(bench, {});
-    form->tick(
-        tr("Through-wire, nose to tail"), "wirePresent",
-        [](const Design& d) { return d.wire.present; },
-        [](Design& d, bool on) { d.wire.present = on; });
+    form->field("/through_wire/present");
     auto* shelf = shelfPicker(
         bench, "wireFromShelf", tr("Wire from the shelf…"),
         [&bench] {
@@ -85,39 +78,15 @@ QWidget* makeWireTab(Workbench& bench) {
             bench.document.submit(std::move(next), tr("Wire from the shelf"));
         });
     form->add(shelf);
-    form->quantity(tr("Wire"), "/through_wire/wire");
-    form->quantity(tr("Runs at height"), "/through_wire/z");
-    form->quantity(tr("Eyes, inside"), "/through_wire/eye_inner");
-    form->quantity(tr("Bends, inside radius"), "/through_wire/bend_radius");
-    form->quantity(tr("Wound behind each end"), "/through_wire/wrap");
-    form->tick(
-        tr("Eye at the nose"), "noseEye", [](const Design& d) { return d.wire.noseEye; },
-        [](Design& d, bool on) { d.wire.noseEye = on; });
-    form->tick(
-        tr("Eye at the tail"), "tailEye", [](const Design& d) { return d.wire.tailEye; },
-        [](Design& d, bool on) { d.wire.tailEye = on; });
-    form->quantity(tr("Slot sawn for it, wide"), "/through_wire/slot_width");
-    form->choice(
-        tr("Slot from"), "slotFrom", {tr("belly"), tr("back")},
-        [](const Design& d) { return d.wire.slotFromBack ? 1 : 0; },
-        [](Design& d, int i) { d.wire.slotFromBack = i == 1; });
-    form->quantity(tr("Slot filler"), "/through_wire/slot_filler_density");
+    for (const char* name : {"wire", "z", "eye_inner", "bend_radius", "wrap", "nose_eye",
+                             "tail_eye", "slot_width", "slot_from_back", "slot_filler_density"}) {
+        form->field(QStringLiteral("/through_wire/") + name);
+    }
 
-    std::vector<RecordColumn> columns;
-    columns.push_back(textColumn<WireDrop>(tr("Loop"), "name", dropAt, &WireDrop::name));
-    columns.push_back(numberColumn(tr("Aft"), "x", Quantity::Length));
-    columns.push_back(flagColumn(tr("On the back"), "back", dropAt, &WireDrop::back));
-    columns.push_back(numberColumn(tr("Eye off the skin"), "stand_off", Quantity::Length));
     auto* drops = new RecordTable(
-        bench, "drops", "/through_wire/drops",
-        [](const Design& d) { return int(d.wire.drops.size()); }, std::move(columns),
+        bench, "drops", "/through_wire/drops", fieldColumns({"name", "x", "back", "stand_off"}),
         {{"addDrop", tr("Add a loop"), [&bench](int) { addDrop(bench); }, false},
-         {"removeDrop", tr("Remove"), [&bench](int row) {
-              Design next = bench.design();
-              next.wire.drops.erase(next.wire.drops.begin() + row);
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Remove a loop"));
-          }}});
+         removeAction(bench, "removeDrop", tr("Remove a loop"), "/through_wire/drops")});
     auto* list = new Form(bench, tr("Bend list"));
     QLabel* text = list->readout({}, [&bench](const Results& r) { return bendList(bench, r); });
     text->setObjectName("bendList");

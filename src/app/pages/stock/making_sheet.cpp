@@ -8,62 +8,30 @@
 #include "app/kit/record_columns.h"
 #include "app/kit/theme.h"
 #include "core/make/material.h"
+#include "session/field_words.h"
 #include "session/words.h"
 
 namespace wl {
 
 namespace {
 
-Layer& layerAt(Design& d, int r) {
-    return d.make.layers[size_t(r)];
-}
-
-// Layers and cavities lie in Design::make, so the usual remove action does not fit.
-template <class Row>
-RecordTable::Action removeFromMake(Workbench& bench, const QString& name, const QString& undoText,
-                                   std::vector<Row> Make::*list) {
-    return {name, tr("Remove"), [&bench, undoText, list](int row) {
-                Design next = bench.design();
-                (next.make.*list).erase((next.make.*list).begin() + row);
-                bench.document.endGesture();
-                bench.document.submit(std::move(next), undoText);
-            }};
-}
-
 QWidget* carvedSheet(Workbench& bench) {
     auto* board = new Form(bench, tr("Board"));
-    board->choice(
-        tr("Grain runs"), "grain", {tr("along the bait"), tr("across it"), tr("upright")},
-        [](const Design& d) { return int(d.make.grain); },
-        [](Design& d, int i) { d.make.grain = GrainDirection(i); });
+    board->field("/make/grain");
     board->note(tr("Along is strongest at eyes and lip. Dust of hardwoods: mask and extraction."));
     auto* halves = new Form(bench, tr("Two half boards"));
-    auto used = [](const Design& d) { return d.make.halves.used; };
-    halves->tick(tr("glued from two halves"), "halvesUsed", used,
-                 [](Design& d, bool on) { d.make.halves.used = on; });
-    halves->quantity(tr("Glue film"), "/make/glue_film");
-    halves->enableLastWhen(used);
-    halves->quantity(tr("Glue density"), "/make/glue_density");
-    halves->enableLastWhen(used);
+    halves->fields({"/make/halves/used", "/make/glue_film", "/make/glue_density"});
     auto* groove = new Form(bench, tr("Groove between them"));
-    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
-             {tr("Width, both halves"), "/make/halves/groove_width"},
-             {tr("Height"), "/make/halves/groove_height"},
-             {tr("From the nose"), "/make/halves/groove_from"},
-             {tr("To"), "/make/halves/groove_to"},
-             {tr("Middle at height"), "/make/halves/groove_z"},
-             {tr("Holds, density"), "/make/halves/groove_filler_density"}}) {
-        groove->quantity(label, path);
-        groove->enableLastWhen(used);
-    }
+    groove->fields({"/make/halves/groove_width", "/make/halves/groove_height",
+                    "/make/halves/groove_from", "/make/halves/groove_to", "/make/halves/groove_z",
+                    "/make/halves/groove_filler_density"});
     return formRow({board, halves, groove});
 }
 
 QWidget* turnedSheet(Workbench& bench) {
     auto* blank = new Form(bench, tr("Round blank, as it goes into the lathe"));
-    blank->quantity(tr("Length"), "/pieces/0/stock/blank/length");
-    blank->quantity(tr("Diameter"), "/pieces/0/stock/blank/diameter");
-    blank->quantity(tr("Mass"), "/pieces/0/stock/blank/mass");
+    blank->fields({"/pieces/0/stock/blank/length", "/pieces/0/stock/blank/diameter",
+                   "/pieces/0/stock/blank/mass"});
     blank->readout(tr("The blank makes"), [&bench](const Results& r) {
         const Stock& s = r.design->pieces.front().stock;
         const DensityEstimate e = densityFromBlank(s.blank, s.sample);
@@ -95,16 +63,8 @@ QWidget* turnedSheet(Workbench& bench) {
     return formRow({blank, fit});
 }
 
-Cavity& cavityAt(Design& d, int r) {
-    return d.make.cavities[size_t(r)];
-}
-
 QWidget* layeredSheet(Workbench& bench) {
-    std::vector<RecordColumn> c;
-    c.push_back(
-        textColumn<Layer>(tr("Sheet, starboard first"), "material", layerAt, &Layer::material));
-    c.push_back(numberColumn(tr("Thick"), "thickness", Quantity::Length));
-    c.push_back(numberColumn(tr("Density"), "density", Quantity::Density));
+    std::vector<RecordColumn> c = fieldColumns({"material", "thickness", "density"});
     c.push_back(derivedColumn(tr("Outline"), Quantity::Length, [&bench](const Results& r, int row) {
         double stack = 0, y = 0;
         for (size_t i = 0; i < r.design->make.layers.size(); ++i) {
@@ -128,37 +88,25 @@ QWidget* layeredSheet(Workbench& bench) {
                         : tr("%1 × %2").arg(bench.text(Quantity::Length, to - from, false),
                                             bench.text(Quantity::Length, top - foot, false));
     }));
-    auto* layers = new RecordTable(
-        bench, "layers", "/make/layers", [](const Design& d) { return int(d.make.layers.size()); },
-        std::move(c),
-        {{"addLayer", tr("Add a sheet"),
-          [&bench](int) {
-              Design next = bench.design();
-              next.make.layers.push_back(next.make.layers.empty() ? Layer{}
-                                                                  : next.make.layers.back());
-              bench.document.endGesture();
-              bench.document.submit(std::move(next), tr("Add a sheet"));
-          },
-          false},
-         removeFromMake(bench, "removeLayer", tr("Remove a sheet"), &Make::layers)});
-    std::vector<RecordColumn> k;
-    k.push_back(numberColumn(tr("Cavity from sheet"), "layer", Quantity::Number));
-    k.push_back(numberColumn(tr("Sheets"), "sheets", Quantity::Number));
-    for (const auto& [title, field] :
-         {std::pair{tr("Aft"), "x"}, std::pair{tr("Up"), "z"}, std::pair{tr("Long"), "length"},
-          std::pair{tr("High"), "height"}}) {
-        k.push_back(numberColumn(title, field, Quantity::Length));
-        if (k.size() > 4) {  // a rectangle's own
-            k.back().applies = [](const Design& d, int r) {
-                return d.make.cavities[size_t(r)].outline.empty();
-            };
-        }
-    }
-    k.push_back(outlineColumn(bench, cavityAt, &Cavity::outline));
-    k.push_back(numberColumn(tr("Holds"), "filler_density", Quantity::Density));
+    auto* layers =
+        new RecordTable(bench, "layers", "/make/layers", std::move(c),
+                        {{"addLayer", tr("Add a sheet"),
+                          [&bench](int) {
+                              Design next = bench.design();
+                              next.make.layers.push_back(
+                                  next.make.layers.empty() ? Layer{} : next.make.layers.back());
+                              bench.document.endGesture();
+                              bench.document.submit(std::move(next), tr("Add a sheet"));
+                          },
+                          false},
+                         removeAction(bench, "removeLayer", tr("Remove a sheet"), "/make/layers")});
+    std::vector<RecordColumn> k = fieldColumns({"layer", "sheets", "x", "z", "length", "height"});
+    k.push_back(outlineColumn(bench, [](Design& d, int r) -> std::vector<OutlinePoint>& {
+        return d.make.cavities[size_t(r)].outline;
+    }));
+    k.push_back(fieldColumn("filler_density"));
     auto* cavities = new RecordTable(
-        bench, "cavities", "/make/cavities",
-        [](const Design& d) { return int(d.make.cavities.size()); }, std::move(k),
+        bench, "cavities", "/make/cavities", std::move(k),
         {{"addCavity", tr("Add a cavity"),
           [&bench](int) {
               Design next = bench.design();
@@ -169,27 +117,19 @@ QWidget* layeredSheet(Workbench& bench) {
               bench.document.submit(std::move(next), tr("Add a cavity"));
           },
           false},
-         removeFromMake(bench, "removeCavity", tr("Remove a cavity"), &Make::cavities)});
+         removeAction(bench, "removeCavity", tr("Remove a cavity"), "/make/cavities")});
     auto* glue = new Form(bench, tr("Glue"));
-    glue->quantity(tr("Film"), "/make/glue_film");
-    glue->quantity(tr("Density"), "/make/glue_density");
+    glue->fields({"/make/glue_film", "/make/glue_density"});
     glue->note(tr("Paint goes on the inner faces first. Glue and solvents: air and gloves."));
     return formRow({layers, cavities, glue}, {4, 4, 3});
 }
 
 QWidget* castSheet(Workbench& bench) {
     auto* mix = new Form(bench, tr("Mix"));
-    mix->quantity(tr("Resin density"), "/make/mix/resin_density");
-    mix->quantity(tr("Filler, particles"), "/make/mix/filler_density");
-    mix->quantity(tr("Filler share"), "/make/mix/filler_share");
-    mix->choice(
-        tr("Measured by"), "mixBy", {tr("volume"), tr("mass")},
-        [](const Design& d) { return int(d.make.mix.by); },
-        [](Design& d, int i) { d.make.mix.by = MixBy(i); });
-    mix->quantity(tr("Bubbles"), "/make/mix/trapped_air");
+    mix->fields({"/make/mix/resin_density", "/make/mix/filler_density", "/make/mix/filler_share",
+                 "/make/mix/by", "/make/mix/trapped_air"});
     auto* doubt = new Form(bench, tr("How sure"));
-    doubt->quantity(tr("Filler share ±"), "/make/mix/share_error");
-    doubt->quantity(tr("Bubbles ±"), "/make/mix/trapped_air_error");
+    doubt->fields({"/make/mix/share_error", "/make/mix/trapped_air_error"});
     doubt->readout(tr("The mix makes"), [&bench](const Results& r) {
         Stock stock;
         stock.source = DensitySource::Mix;
@@ -201,7 +141,7 @@ QWidget* castSheet(Workbench& bench) {
         tr("Parts held in the pour: set their “sunk in” to 100 % under Fittings. A cast "
            "block on the scale beats any recipe: enter it as the sample block."));
     auto* wanted = new Form(bench, tr("Wanted"));
-    wanted->quantity(tr("Wanted density"), "/make/mix/wanted_density");
+    wanted->field("/make/mix/wanted_density");
     auto* solve = wanted->button(tr("Filler for it"), "fillerFor");
     QObject::connect(solve, &QPushButton::clicked, solve, [&bench] {
         Design next = bench.design();
@@ -222,12 +162,8 @@ QWidget* castSheet(Workbench& bench) {
 
 QWidget* printedSheet(Workbench& bench) {
     auto* shell = new Form(bench, tr("Shell and infill"));
-    shell->text(
-        tr("Plastic"), "printMaterial", [](const Design& d) { return d.make.print.material; },
-        [](Design& d, const std::string& s) { d.make.print.material = s; });
-    shell->quantity(tr("Plastic density"), "/make/print/density");
-    shell->quantity(tr("Wall all round"), "/make/print/shell");
-    shell->quantity(tr("Infill"), "/make/print/infill");
+    shell->fields(
+        {"/make/print/material", "/make/print/density", "/make/print/shell", "/make/print/infill"});
     shell->readout(tr("Prints at"), [&bench](const Results& r) {
         return tr("%1, %2 of air inside")
             .arg(bench.text(Quantity::Mass, r.derived->shape->reckoning.drawnMass_kg), [&] {
@@ -239,16 +175,8 @@ QWidget* printedSheet(Workbench& bench) {
             }());
     });
     auto* leak = new Form(bench, tr("Leak"));
-    auto leaks = [](const Design& d) { return d.make.print.leaks; };
-    leak->tick(tr("seams not sealed"), "leaks", leaks,
-               [](Design& d, bool on) { d.make.print.leaks = on; });
-    for (const auto& [label, path] : std::initializer_list<std::pair<QString, const char*>>{
-             {tr("Weighed dry"), "/make/print/dry_mass"},
-             {tr("Weighed wet"), "/make/print/wet_mass"},
-             {tr("After a soak of"), "/make/print/soak"}}) {
-        leak->quantity(label, path);
-        leak->enableLastWhen(leaks);
-    }
+    leak->fields(
+        {"/make/print/leaks", "/make/print/dry_mass", "/make/print/wet_mass", "/make/print/soak"});
     auto* hours = new Form(bench, tr("Under water"));
     for (int i = 0; i < 4; ++i) {
         static const double after[] = {0.5, 1, 2, 4};
@@ -278,10 +206,9 @@ QWidget* makeMakingSheet(Workbench& bench) {
     layout->setSpacing(0);
     auto* top = new Form(bench, {});
     top->setContentsMargins(12, 0, 0, 0);
+    const auto kinds = findField(bench.design(), "/make/kind");
     auto* kind = top->choice(
-        tr("The body is"), "makeKind",
-        {tr("carved from a board"), tr("turned on a lathe"), tr("layered from sheet"),
-         tr("cast in resin"), tr("printed")},
+        tr("The body is"), "/make/kind", kinds ? fieldAnswers(*kinds) : QStringList(),
         [](const Design& d) { return int(d.make.kind); },
         [](Design& d, int i) {
             d.make.kind = MakeKind(i);

@@ -15,9 +15,7 @@ QWidget* makeStockPage(Workbench& bench) {
     auto stock = [](Design& d) -> Stock& { return d.pieces.front().stock; };
 
     auto* density = new Form(bench, tr("Density"));
-    density->text(
-        tr("Stock"), "stockName", [](const Design& d) { return d.pieces.front().stock.material; },
-        [stock](Design& d, const std::string& s) { stock(d).material = s; });
+    density->field("/pieces/0/stock/material");
     auto names = [&bench] {
         QStringList list{tr("choose…")};
         for (const ShelfMaterial& m : bench.shelf.shelf().stock) {
@@ -38,14 +36,8 @@ QWidget* makeStockPage(Workbench& bench) {
         });
     followShelf(bench, shelf, names);
     shelf->setToolTip(tr("Typical values from handbooks, recalled. Weigh a block of your own."));
-    density->choice(
-        tr("Reckon with"), "densitySource",
-        {tr("the sample block"), tr("the shelf"), tr("the round blank"), tr("the resin mix")},
-        [](const Design& d) { return int(d.pieces.front().stock.source); },
-        [stock](Design& d, int i) { stock(d).source = DensitySource(i); });
-    density->quantity(tr("Shelf density"), "/pieces/0/stock/shelf_density");
-    density->quantity(tr("Shelf range ±"), "/pieces/0/stock/shelf_spread");
-    density->quantity(tr("Moisture ±"), "/pieces/0/stock/moisture_spread");
+    density->fields({"/pieces/0/stock/density_from", "/pieces/0/stock/shelf_density",
+                     "/pieces/0/stock/shelf_spread", "/pieces/0/stock/moisture_spread"});
     density->readout(tr("In force"), [&bench](const Results& r) {
         const DensityEstimate& e = r.derived->shape->reckoning.density;
         return tr("%1 ± %2").arg(bench.text(Quantity::Density, e.density_kg_m3, false),
@@ -53,12 +45,10 @@ QWidget* makeStockPage(Workbench& bench) {
     });
 
     auto* block = new Form(bench, tr("Sample block"));
-    block->quantity(tr("Length"), "/pieces/0/stock/sample/length");
-    block->quantity(tr("Width"), "/pieces/0/stock/sample/width");
-    block->quantity(tr("Height"), "/pieces/0/stock/sample/height");
-    block->quantity(tr("Mass"), "/pieces/0/stock/sample/mass");
-    block->quantity(tr("Calliper reads to ±"), "/pieces/0/stock/sample/calliper_error");
-    block->quantity(tr("Scale reads to ±"), "/pieces/0/stock/sample/scale_error");
+    for (const char* name :
+         {"length", "width", "height", "mass", "calliper_error", "scale_error"}) {
+        block->field(QStringLiteral("/pieces/0/stock/sample/") + name);
+    }
     auto* blockDensity = plainLabel();
     blockDensity->setObjectName("sampleDensity");
     auto showBlock = [&bench, blockDensity] {
@@ -71,8 +61,7 @@ QWidget* makeStockPage(Workbench& bench) {
     block->add(blockDensity);
 
     auto* weighed = new Form(bench, tr("Shaped body, before any hole"));
-    weighed->quantity(tr("Weighed"), "/pieces/0/stock/weighed_body");
-    weighed->quantity(tr("Shaped to the drawing ±"), "/pieces/0/stock/drawn_volume_error");
+    weighed->fields({"/pieces/0/stock/weighed_body", "/pieces/0/stock/drawn_volume_error"});
     weighed->readout(tr("The drawing makes"), [&bench](const Results& r) {
         const BodyReckoning& b = r.derived->shape->reckoning;
         return tr("%1, %2").arg(bench.text(Quantity::Volume, b.drawnVolume_m3),
@@ -92,13 +81,7 @@ QWidget* makeStockPage(Workbench& bench) {
                                        bench.text(Quantity::Fraction, 2 * b.disagreementDoubt))
                    : QStringLiteral("–");
     });
-    weighed->choice(
-        tr("Trust"), "bodyTrust",
-        {tr("the drawing"), tr("the scale, for volume"), tr("the scale, for density")},
-        [](const Design& d) { return int(d.pieces.front().stock.trust); },
-        [stock](Design& d, int i) { stock(d).trust = BodyTrust(i); });
-    weighed->enableLastWhen(
-        [](const Design& d) { return d.pieces.front().stock.weighedBody_kg.has_value(); });
+    weighed->field("/pieces/0/stock/trust");
     weighed->note(
         tr("For volume: the density is right, the drawn breadth gives way. For density: the "
            "drawing is right, the wood is lighter or heavier than thought."));

@@ -33,12 +33,9 @@ class DoubtTab : public BesidePage {
         words_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
         words_->setTextInteractionFlags(Qt::TextSelectableByMouse);
         auto* errors = new Form(bench, tr("How well you measure"));
-        errors->quantity(tr("Coat thickness ±"), "/errors/coat_thickness");
-        errors->quantity(tr("Plug length ±"), "/errors/plug_length");
-        errors->quantity(tr("Parts not weighed ±"), "/errors/typical_mass");
-        errors->quantity(tr("Parts weighed ±"), "/errors/weighed_part");
-        errors->quantity(tr("Lip sheet ±"), "/errors/lip_thickness");
-        errors->quantity(tr("Room"), "/errors/room_temperature");
+        errors->fields({"/errors/coat_thickness", "/errors/plug_length", "/errors/typical_mass",
+                        "/errors/weighed_part", "/errors/lip_thickness",
+                        "/errors/room_temperature"});
         errors->finish();
         content()->addWidget(chances_);
         auto* row = new QHBoxLayout;

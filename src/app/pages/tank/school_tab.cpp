@@ -15,10 +15,6 @@
 namespace wl {
 namespace {
 
-TankReading& readingAt(Design& d, int r) {
-    return d.tank.readings[size_t(r)];
-}
-
 class SchoolTab : public BesidePage {
     Q_DECLARE_TR_FUNCTIONS(SchoolTab)
   public:
@@ -107,50 +103,13 @@ class SchoolTab : public BesidePage {
 
   private:
     QWidget* readingTable() {
-        static const QStringList kinds{tr("back out of the water"),
-                                       tr("level with lead taped on"),
-                                       tr("hangs still with lead taped on"),
-                                       tr("timed way"),
-                                       tr("leans (port up +)"),
-                                       tr("nose up +"),
-                                       tr("weighs")};
-        static const QStringList stages{tr("finished"), tr("before paint")};
         Workbench& b = bench();
-        std::vector<RecordColumn> columns;
-        columns.push_back(flagColumn(tr("Use"), "use", readingAt, &TankReading::use));
-        columns.push_back(choiceColumn(tr("Seen"), "kind", readingAt, &TankReading::kind, kinds));
-        columns.push_back(
-            choiceColumn(tr("Bait"), "stage", readingAt, &TankReading::stage, stages));
-        auto number = [&columns](const QString& title, const char* field, Quantity q,
-                                 std::initializer_list<ReadingKind> kindsFor) {
-            const std::vector<ReadingKind> list(kindsFor);
-            columns.push_back(numberColumn(title, field, q));
-            columns.back().applies = [list](const Design& d, int r) {
-                return std::find(list.begin(), list.end(), d.tank.readings[size_t(r)].kind) !=
-                       list.end();
-            };
-        };
-        using K = ReadingKind;
-        number(tr("Out"), "showing", Quantity::Length, {K::Showing});
-        number(tr("Angle"), "angle", Quantity::Angle, {K::Lean, K::Nose});
-        number(tr("Mass"), "mass", Quantity::Mass, {K::Weighs});
-        number(tr("Taped"), "taped", Quantity::Mass, {K::Level, K::Still});
-        number(tr("Taped aft"), "taped_x", Quantity::Length, {K::Level, K::Still});
-        number(tr("Taped up"), "taped_z", Quantity::Length, {K::Level, K::Still});
-        number(tr("Way down"), "distance", Quantity::Distance, {K::Drop});
-        number(tr("Time"), "time", Quantity::Time, {K::Drop});
-        columns.push_back(numberColumn(tr("Water"), "temperature", Quantity::Temperature));
-        columns.push_back(numberColumn(tr("Salt"), "salinity", Quantity::Salinity));
         auto* table = new RecordTable(
             b, "readings", "/tank/readings",
-            [](const Design& d) { return int(d.tank.readings.size()); }, std::move(columns),
+            fieldColumns({"use", "kind", "stage", "showing", "angle", "mass", "taped", "taped_x",
+                          "taped_z", "distance", "time", "temperature", "salinity"}),
             {{"addReading", tr("Add what you saw"), [&b](int) { addReading(b); }, false},
-             {"removeReading", tr("Remove"), [&b](int row) {
-                  Design next = b.design();
-                  next.tank.readings.erase(next.tank.readings.begin() + row);
-                  b.document.endGesture();
-                  b.document.submit(std::move(next), tr("Remove a reading"));
-              }}});
+             wl::removeAction(b, "removeReading", tr("Remove a reading"), "/tank/readings")});
         return table;
     }
 

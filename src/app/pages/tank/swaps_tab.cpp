@@ -39,7 +39,7 @@ class SwapsTab : public BesidePage {
         top->addWidget(label);
         for (const char* path :
              {"/tank/sink_rate_one", "/tank/sink_rate_two", "/tank/sink_rate_three"}) {
-            top->addWidget(new QuantityEdit(bench, path, tr("Wanted sink rate")));
+            top->addWidget(new QuantityEdit(bench, path));
         }
         content()->addLayout(top);
         auto* row = new QHBoxLayout;
