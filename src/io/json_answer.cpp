@@ -38,9 +38,12 @@ Json findingJson(const Finding& f) {
         }
         Json meetings = Json::array();
         for (const Meeting& m : e.meetings) {
+            const auto end = [](const MeetingEnd& of) {
+                return Json{{"of", kRecordLists[size_t(of.of)].key}, {"name", of.name}};
+            };
             meetings.push_back({{"kind", kMeetingKinds[size_t(m.kind)].key},
-                                {"first", m.first},
-                                {"second", m.second}});
+                                {"first", end(m.first)},
+                                {"second", end(m.second)}});
         }
         edits.push_back(
             {{"code", e.code},

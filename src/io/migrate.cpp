@@ -74,6 +74,38 @@ void wholeCounts(ReadJson& json) {
     }
 }
 
+// What meets was called by its name alone: the list it stands in is looked up.
+void meetingEndsByKind(ReadJson& json) {
+    if (!json.contains("meetings") || !json["meetings"].is_array()) {
+        return;
+    }
+    const auto kindOf = [&json](const std::string& name) -> const char* {
+        for (const char* list :
+             {"fittings", "features", "bores", "joints", "chambers", "side_weights", "build_ups"}) {
+            if (json.contains(list) && json[list].is_array()) {
+                for (const ReadJson& record : json[list]) {
+                    if (record.is_object() && record.contains("name") && record["name"] == name) {
+                        return list;
+                    }
+                }
+            }
+        }
+        return "features";
+    };
+    for (ReadJson& meeting : json["meetings"]) {
+        for (const char* end : {"first", "second"}) {
+            if (!meeting.is_object() || !meeting.contains(end) || !meeting[end].is_string()) {
+                continue;
+            }
+            const std::string name = meeting[end].get<std::string>();
+            meeting[end] = name == "through-wire" ? ReadJson{{"of", "through_wire"}, {"name", ""}}
+                           : name == "lip"        ? ReadJson{{"of", "lip"}, {"name", ""}}
+                           : name == "cavity"     ? ReadJson{{"of", "make/cavities"}, {"name", ""}}
+                                                  : ReadJson{{"of", kindOf(name)}, {"name", name}};
+        }
+    }
+}
+
 }  // namespace
 
 std::optional<Error> migrate(ReadJson& json, int fromVersion) {
@@ -86,6 +118,9 @@ std::optional<Error> migrate(ReadJson& json, int fromVersion) {
     }
     if (fromVersion < 6 && !error) {
         wholeCounts(json);
+    }
+    if (fromVersion < 7 && !error) {
+        meetingEndsByKind(json);
     }
     return error;
 }

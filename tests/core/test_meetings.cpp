@@ -152,7 +152,7 @@ TEST_CASE(
     const Result<Design> noted = withEdit(d, *meant);
     REQUIRE(noted);
     REQUIRE(noted->meetings.size() == 1);
-    CHECK(noted->meetings[0].second == "side pocket");
+    CHECK(noted->meetings[0].second == MeetingEnd{RecordList::Features, "side pocket"});
     CHECK(withEdit(*noted, *meant)->meetings.size() == 1);  // once is enough
     for (const Finding& f : allFindings(*noted)) {
         CHECK(f.code != "wall.run_together");
@@ -163,12 +163,21 @@ TEST_CASE(
     Design renamed = *noted;
     renamed.features[0].name = "something else";
     CHECK(findingOf(evaluated(renamed), "meeting.not_there"));
+    // Named anew as a maker does it, what calls it by its name follows.
+    const Design anew = *withText(*noted, "/features/0/name", "something else");
+    CHECK(anew.meetings[0].second.name == "something else");
+    CHECK_FALSE(findingOf(evaluated(anew), "meeting.not_there"));
+    // A bore of the same name is not meant.
+    Design bored = *noted;
+    bored.features[0].name = "something else";
+    bored.bores[0].name = "side pocket";
+    CHECK(findingOf(evaluated(bored), "meeting.not_there"));
 
     // A lip over the wire: meant, unless the notch leaves no sheet beside it.
     Design lipped = wired();
     lipped.lip = demoDesign().lip;
     lipped.wire.z_m = lipped.lip.slotZ_m + 0.001;
-    lipped.meetings = {{MeetingKind::SlottedOver, "lip", "through-wire"}};
+    lipped.meetings = {{MeetingKind::SlottedOver, {RecordList::Lip}, {RecordList::Wire}}};
     CHECK_FALSE(findingOf(evaluated(lipped), "meeting.lip_weak"));
     lipped.lip.rootWidth_m = 0.0028;
     CHECK(findingOf(evaluated(lipped), "meeting.lip_weak"));
@@ -190,7 +199,9 @@ TEST_CASE(
     fin.width_m = 0.0012;
     fin.depth_m = 0.01;
     tight.features = {pilot, fin};
-    tight.meetings = {{MeetingKind::PassesThrough, "pin hole", "fin slot"}};
+    tight.meetings = {{MeetingKind::PassesThrough,
+                       {RecordList::Features, "pin hole"},
+                       {RecordList::Features, "fin slot"}}};
     CHECK(findingOf(evaluated(tight), "meeting.too_tight"));
     tight.features[0].diameter_m = 0.001;
     CHECK_FALSE(findingOf(evaluated(tight), "meeting.too_tight"));
@@ -222,7 +233,7 @@ TEST_CASE("an eye that is the hinge pin as well is offered as meant, and then pl
         }
     }
     REQUIRE_FALSE(noted.meetings.empty());
-    CHECK(noted.meetings[0].first == "hinge eye");
+    CHECK(noted.meetings[0].first == MeetingEnd{RecordList::Fittings, "hinge eye"});
     CHECK(planLead(noted));
 }
 

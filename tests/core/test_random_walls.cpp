@@ -138,7 +138,7 @@ TEST_CASE("a meeting noted hides that meeting and no other") {
         if (all.empty()) {
             continue;
         }
-        solids[all[0].a].meant.push_back(solids[all[0].b].name);
+        solids[all[0].a].meant.push_back(solids[all[0].b].record);
         const std::vector<Clearance> rest = findThinWalls(solids);
         REQUIRE(rest.size() == all.size() - 1);
         for (size_t k = 0; k < rest.size(); ++k) {

@@ -87,6 +87,27 @@ TEST_CASE("counts of older files were any number: they open whole, and are kept 
     CHECK(withField(*old, "/coats/0/count", 4)->coats[0].count == 4);
 }
 
+TEST_CASE("meetings of older files were names alone: each finds the list it stands in") {
+    Design d = demoDesign();
+    d.features.resize(1);
+    d.features[0].name = "pin hole";
+    d.meetings = {{MeetingKind::StandsIn,
+                   {RecordList::Fittings, d.fittings[0].name},
+                   {RecordList::Features, "pin hole"}},
+                  {MeetingKind::SlottedOver, {RecordList::Lip}, {RecordList::Wire}}};
+    nlohmann::json file = nlohmann::json::parse(writeDesign(d));
+    file["version"] = 6;
+    file["meetings"][0]["first"] = d.fittings[0].name;
+    file["meetings"][0]["second"] = "pin hole";
+    file["meetings"][1]["first"] = "lip";
+    file["meetings"][1]["second"] = "through-wire";
+    const Result<Design> old = readDesign(file.dump());
+    REQUIRE(old.ok());
+    CHECK(old->meetings == d.meetings);
+    file["version"] = 7;
+    CHECK(readDesign(file.dump()).error().code == "file.wrong_type");
+}
+
 TEST_CASE("an imported solid and a kept picture come back byte for byte") {
     Design d = demoDesign();
     const TriangleMesh mesh = roundedForFile(ellipsoidMesh(0.04, 0.01, 0.012, 12, 16));

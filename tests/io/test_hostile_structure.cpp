@@ -153,7 +153,8 @@ TEST_CASE("names in any script, with marks of every kind, come back as they were
         d.notes = name + name;
         d.fittings[0].name = name;
         d.bores[0].name = name;
-        d.meetings = {{MeetingKind::StandsIn, name, name}};
+        d.meetings = {
+            {MeetingKind::StandsIn, {RecordList::Fittings, name}, {RecordList::Bores, name}}};
         const Result<Design> read = readDesign(writeDesign(d));
         REQUIRE(read);
         CHECK(*read == d);

@@ -3,6 +3,8 @@
 
 #include <string>
 
+#include "core/base/record.h"
+
 namespace wl {
 
 /// PassesThrough: a wire, a stem or a pin goes through a hole, slot or pocket, or one hole opens
@@ -10,12 +12,18 @@ namespace wl {
 /// SlottedOver: a lip is slotted or notched to sit over a wire or a stem.
 enum class MeetingKind { PassesThrough, StandsIn, SlottedOver };
 
-/// `first` passes through, stands in or is slotted over `second`; both by the name of their record
-/// ("through-wire" and "lip" for those two).
+/// One thing let into a bait: of which kind, and by its own name where there are several.
+struct MeetingEnd {
+    RecordList of = RecordList::Features;
+    std::string name = {};
+    bool operator==(const MeetingEnd&) const = default;
+};
+
+/// `first` passes through, stands in or is slotted over `second`.
 struct Meeting {
     MeetingKind kind = MeetingKind::PassesThrough;
-    std::string first = "through-wire";
-    std::string second = "slot";
+    MeetingEnd first = {RecordList::Wire, {}};
+    MeetingEnd second = {RecordList::Features, "slot"};
     bool operator==(const Meeting&) const = default;
 };
 

@@ -3,7 +3,9 @@
 
 #include "core/base/units.h"
 #include "core/clearance/clearance.h"
+#include "core/design/describe.h"
 #include "core/design/fields.h"
+#include "core/design/records.h"
 #include "core/placed/feature_tool.h"
 #include "core/reckon/evaluate.h"
 
@@ -127,7 +129,8 @@ std::optional<ProposedEdit> cheapestMove(const Design& design, const Derived& d,
 namespace {
 
 // The meeting two things that run into each other could be meant to have, as an edit.
-std::optional<ProposedEdit> couldBeMeant(const Embedded& a, const Embedded& b) {
+std::optional<ProposedEdit> couldBeMeant(const Design& design, const Embedded& a,
+                                         const Embedded& b) {
     using Kind = Embedded::Kind;
     const auto is = [](const Embedded& e, std::initializer_list<Kind> kinds) {
         return std::find(kinds.begin(), kinds.end(), e.kind) != kinds.end();
@@ -150,14 +153,12 @@ std::optional<ProposedEdit> couldBeMeant(const Embedded& a, const Embedded& b) {
         } else if (first->kind == Kind::Pin && is(*second, {Kind::Cut, Kind::Bore})) {
             kind = MeetingKind::PassesThrough;
         }
-        if (kind && first->name != second->name) {
+        const MeetingEnd one = endAt(design, first->record), other = endAt(design, second->record);
+        if (kind && !(one == other)) {
             static constexpr const char* codes[] = {"edit.meant_through", "edit.meant_in",
                                                     "edit.meant_slotted"};
-            return ProposedEdit{codes[size_t(*kind)],
-                                {},
-                                {},
-                                {first->name, second->name},
-                                {{*kind, first->name, second->name}}};
+            return ProposedEdit{
+                codes[size_t(*kind)], {}, {}, {first->name, second->name}, {{*kind, one, other}}};
         }
     }
     return std::nullopt;
@@ -165,20 +166,21 @@ std::optional<ProposedEdit> couldBeMeant(const Embedded& a, const Embedded& b) {
 
 void checkMeetings(const Design& design, const std::vector<Embedded>& solids,
                    std::vector<Finding>& out) {
-    const auto named = [&](const std::string& name) {
+    const auto meant = [&](const MeetingEnd& end) {
         return std::find_if(solids.begin(), solids.end(),
-                            [&](const Embedded& e) { return e.name == name; });
+                            [&](const Embedded& e) { return means(design, end, e.record); });
     };
     for (size_t i = 0; i < design.meetings.size(); ++i) {
         const Meeting& m = design.meetings[i];
         const std::string path = "/meetings/" + std::to_string(i) + "/first";
-        const auto first = named(m.first), second = named(m.second);
+        const auto first = meant(m.first), second = meant(m.second);
         if (first == solids.end() || second == solids.end()) {
+            const MeetingEnd& gone = first == solids.end() ? m.first : m.second;
             out.push_back({"meeting.not_there",
                            Severity::Note,
                            path,
                            {},
-                           {first == solids.end() ? m.first : m.second}});
+                           {isSingle(gone.of) ? kRecordLists[size_t(gone.of)].words : gone.name}});
             continue;
         }
         const double inner = first->tool.leastHalf_m(), outer = second->tool.leastHalf_m();
@@ -193,14 +195,14 @@ void checkMeetings(const Design& design, const std::vector<Embedded>& solids,
                      Severity::Warning,
                      "/lip/root_width",
                      {{Quantity::Length, std::max(0.0, left)}, {Quantity::Length, kLeastWall_m}},
-                     {m.second}});
+                     {second->name}});
             }
         } else if (intoHole && first->kind != Embedded::Kind::Bore && inner > outer * (1 + 1e-9)) {
             out.push_back({"meeting.too_tight",
                            Severity::Warning,
                            path,
                            {{Quantity::Length, 2 * inner}, {Quantity::Length, 2 * outer}},
-                           {m.first, m.second}});
+                           {first->name, second->name}});
         }
     }
 }
@@ -226,7 +228,7 @@ void checkClashes(const Design& design, const Derived& d, std::vector<Finding>& 
         if (const auto move = cheapestMove(design, d, solids, c.a, c.b)) {
             f.edits.push_back(*move);
         }
-        if (const auto meant = couldBeMeant(a, b); meant && meet) {
+        if (const auto meant = couldBeMeant(design, a, b); meant && meet) {
             f.edits.push_back(*meant);
         }
         out.push_back(placed(std::move(f), c.place_m));

@@ -6,6 +6,7 @@
 #include <Eigen/Geometry>
 
 #include "core/base/units.h"
+#include "core/design/records.h"
 #include "core/geometry/convex_parts.h"
 
 namespace wl {
@@ -60,7 +61,7 @@ bool meantToMeet(const Embedded& a, const Embedded& b) {
         return true;  // two sides of one mirrored cut, two lengths of one wire
     }
     const auto noted = [](const Embedded& x, const Embedded& y) {
-        return std::find(x.meant.begin(), x.meant.end(), y.name) != x.meant.end();
+        return std::find(x.meant.begin(), x.meant.end(), y.record) != x.meant.end();
     };
     if (noted(a, b) || noted(b, a)) {
         return true;
@@ -88,7 +89,7 @@ void noteWhatIsHeld(std::vector<Embedded>& solids) {
             }
             for (Embedded& any : solids) {
                 if (any.record == cut.record) {
-                    any.meant.push_back(metal.name);
+                    any.meant.push_back(metal.record);
                 }
             }
         }
@@ -104,10 +105,13 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
     }
     std::stable_sort(out.begin(), out.end(),
                      [](const Embedded& a, const Embedded& b) { return a.record < b.record; });
-    for (Embedded& e : out) {
-        for (const Meeting& m : design.meetings) {
-            if (m.first == e.name) {
-                e.meant.push_back(m.second);
+    for (const Meeting& m : design.meetings) {
+        for (Embedded& first : out) {
+            for (const PlacedThing& second : d.mass->things) {
+                if (means(design, m.first, first.record) &&
+                    means(design, m.second, second.record)) {
+                    first.meant.push_back(second.record);
+                }
             }
         }
     }

@@ -61,6 +61,21 @@ inline constexpr std::array<Choice, 2> kTiePlaces{{{"body", "to the body"}, {"li
 inline constexpr std::array<Choice, 3> kMeetingKinds{{{"passes_through", "passes through"},
                                                       {"stands_in", "stands in"},
                                                       {"slotted_over", "is slotted over"}}};
+/// Of RecordList, in its order.
+inline constexpr std::array<Choice, 14> kRecordLists{{{"bores", "bore"},
+                                                      {"features", "hole"},
+                                                      {"joints", "joint"},
+                                                      {"fittings", "fitting"},
+                                                      {"through_wire", "through-wire"},
+                                                      {"chambers", "rattle"},
+                                                      {"lip", "lip"},
+                                                      {"make", "body"},
+                                                      {"make/cavities", "cavity"},
+                                                      {"appendages", "side piece"},
+                                                      {"side_weights", "side weight"},
+                                                      {"build_ups", "built up"},
+                                                      {"body/nose_face", "nose face"},
+                                                      {"body/tail_face", "tail face"}}};
 inline constexpr size_t kMostMeetings = 40;
 
 template <class V>
@@ -358,10 +373,16 @@ void describe(V& v, Lip& l) {
 }
 
 template <class V>
+void describe(V& v, MeetingEnd& e) {
+    v.choice("of", e.of, kRecordLists, told("Kind"));
+    v.text("name", e.name, kNameBytes, told("Name").when(!isSingle(e.of)));
+}
+
+template <class V>
 void describe(V& v, Meeting& m) {
     v.choice("kind", m.kind, kMeetingKinds, told("Does"));
-    v.text("first", m.first, kNameBytes, told("This"));
-    v.text("second", m.second, kNameBytes, told("That"));
+    v.group("first", m.first, told("This"));
+    v.group("second", m.second, told("That"));
 }
 
 template <class V>

@@ -5,6 +5,7 @@
 #include <map>
 
 #include "core/design/field_walk.h"
+#include "core/design/records.h"
 
 namespace wl {
 namespace {
@@ -154,7 +155,9 @@ Result<Design> withText(const Design& design, std::string_view path, const std::
             if (double(text.size()) > field.max) {
                 error = Error{"file.too_long", field.path, {}, {{Quantity::Number, field.max}}};
             } else {
+                const std::string before = *slot.text;
                 *slot.text = text;
+                followName(copy, field.path, before, text);
             }
         });
     }

@@ -55,8 +55,8 @@ Result<Design> withoutItem(const Design& design, std::string_view listPath, size
 /// path.
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value);
 
-/// The design with one text field changed. Errors: "field.unknown", "file.too_long" (value: bytes
-/// taken), each with the path.
+/// The design with one text field changed; what calls a record by its name follows. Errors:
+/// "field.unknown", "file.too_long" (value: bytes taken), each with the path.
 Result<Design> withText(const Design& design, std::string_view path, const std::string& text);
 
 /// All changes of a proposed edit in one go; the first that cannot be made is the error.

@@ -5,9 +5,9 @@
 #include <string>
 #include <vector>
 
+#include "core/base/record.h"
 #include "core/geometry/piece_solid.h"
 #include "core/placed/cut_tool.h"
-#include "core/placed/record.h"
 
 namespace wl {
 
@@ -25,7 +25,7 @@ struct Embedded {
     bool lead = false;  ///< a hanger's stem is meant to stand in lead
     size_t piece = 0;
     std::optional<FaceAcross> face = {};  ///< a pocket's cut face: past it there is no stock
-    std::vector<std::string> meant = {};  ///< names of the things it is meant to meet
+    std::vector<RecordRef> meant = {};    ///< what it is meant to meet
     /// Where a wire comes out of the skin: the wall beside it tapers to nothing there, and counts
     /// only further in.
     std::optional<Eigen::Vector3d> exit_m = {};

@@ -5,24 +5,6 @@
 
 namespace wl {
 
-std::string pathOf(const RecordRef& record) {
-    static constexpr const char* names[] = {
-        "bores",        "features",  "joints",         "fittings",      "through_wire",
-        "chambers",     "lip",       "make",           "make/cavities", "appendages",
-        "side_weights", "build_ups", "body/nose_face", "body/tail_face"};
-    const std::string path = std::string("/") + names[size_t(record.list)];
-    switch (record.list) {
-        case RecordList::Wire:
-        case RecordList::Lip:
-        case RecordList::Make:
-        case RecordList::NoseFace:
-        case RecordList::TailFace:
-            return path;
-        default:
-            return path + "/" + std::to_string(record.index);
-    }
-}
-
 Embedded barBetween(const RecordRef& record, std::string name, Embedded::Kind kind,
                     const Eigen::Vector3d& from, const Eigen::Vector3d& to, double radius) {
     Embedded e;

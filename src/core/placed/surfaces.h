@@ -4,9 +4,9 @@
 #include <string>
 #include <vector>
 
+#include "core/base/record.h"
 #include "core/design/design.h"
 #include "core/make/body_parts.h"
-#include "core/placed/record.h"
 
 namespace wl {
 

@@ -69,26 +69,14 @@ QWidget* makeFittingsPage(Workbench& bench) {
         "name",
         [](const Design& d, int r) { return QString::fromStdString(d.fittings[size_t(r)].name); },
         [](Design& d, int r, const QString& t) {
-            // Hooks follow their eye's new name.
-            const std::string old = d.fittings[size_t(r)].name;
             const std::string now = t.trimmed().toStdString();
-            if (now.empty()) {
-                return;
-            }
-            d.fittings[size_t(r)].name.clear();
-            const std::string given = freeName(d, now);
-            d.fittings[size_t(r)].name = given;
-            for (Fitting& f : d.fittings) {
-                if (f.hangsFrom == old) {
-                    f.hangsFrom = given;
+            Design others = d;
+            others.fittings.erase(others.fittings.begin() + r);
+            if (!now.empty()) {
+                if (auto named = withText(d, "/fittings/" + std::to_string(r) + "/name",
+                                          freeName(others, now))) {
+                    d = std::move(named).value();
                 }
-            }
-            if (d.tie.eye == old) {
-                d.tie.eye = given;
-            }
-            for (Meeting& m : d.meetings) {
-                m.first = m.first == old ? given : m.first;
-                m.second = m.second == old ? given : m.second;
             }
         }));
     columns.push_back(fieldColumn("kind"));

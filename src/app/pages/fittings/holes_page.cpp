@@ -2,6 +2,8 @@
 #include "app/kit/form.h"
 #include "app/kit/record_columns.h"
 #include "app/pages/fittings/fitting_tabs.h"
+#include "core/design/describe.h"
+#include "core/design/records.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/start_shape.h"
 #include "session/field_words.h"
@@ -123,9 +125,48 @@ QWidget* makeFeatureTable(Workbench& bench) {
     return table;
 }
 
+namespace {
+
+// One end of a meeting as a maker reads it: "pin hole (hole)", "lip".
+QString endWords(const MeetingEnd& end) {
+    Field kind;
+    for (const Choice& one : kRecordLists) {
+        kind.answers.push_back(one.words);
+    }
+    const QString of = fieldAnswers(kind).value(int(end.of));
+    return end.name.empty() ? of : tr("%1 (%2)").arg(QString::fromStdString(end.name), of);
+}
+
+RecordColumn endColumn(const QString& title, const QString& name, MeetingEnd Meeting::*end) {
+    RecordColumn column = ownColumn(
+        name, [end](const Design& d, int r) { return endWords(d.meetings[size_t(r)].*end); },
+        [end](Design& d, int r, const QString& t) {
+            for (const RecordRef& record : recordsThatMeet(d)) {
+                if (endWords(endAt(d, record)) == t) {
+                    d.meetings[size_t(r)].*end = endAt(d, record);
+                    return;
+                }
+            }
+        },
+        [](const Design& d) {
+            QStringList all;
+            for (const RecordRef& record : recordsThatMeet(d)) {
+                all << endWords(endAt(d, record));
+            }
+            all.removeDuplicates();
+            return all;
+        });
+    column.title = title;
+    return column;
+}
+
+}  // namespace
+
 QWidget* makeMeetingTable(Workbench& bench) {
     return new RecordTable(
-        bench, "meetings", "/meetings", fieldColumns({"first", "kind", "second"}),
+        bench, "meetings", "/meetings",
+        {endColumn(tr("This"), "first", &Meeting::first), fieldColumn("kind"),
+         endColumn(tr("That"), "second", &Meeting::second)},
         {{"addMeeting", tr("+ two that are meant to meet"),
           [&bench](int) {
               Design next = bench.design();

@@ -32,6 +32,10 @@ struct RecordRef {
     auto operator<=>(const RecordRef&) const = default;
 };
 
+/// Where such records stand in a design: "bores", "make/cavities", "lip".
+const char* nameOf(RecordList list);
+/// True for what a bait has one of: the through-wire, the lip, the body, its faces.
+bool isSingle(RecordList list);
 /// "/bores/1", "/through_wire", "/lip".
 std::string pathOf(const RecordRef& record);
 
