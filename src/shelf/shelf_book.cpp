@@ -51,21 +51,21 @@ ShelfBook::ShelfBook(const QString& path, QObject* parent)
 // Settles the state unless the book is held by another program: then that fault.
 SqlOutcome ShelfBook::openBook() {
     const bool there = QFileInfo::exists(path_);
-    SqlOutcome fault = table_.open(path_, false);
+    SqlOutcome fault = store_.open(path_, false);
     if (there && !fault) {
-        fault = table_.check();
+        fault = store_.check();
     }
     if (fault && fault->isDamaged()) {
         setAside();
-        fault = table_.open(path_, false);
+        fault = store_.open(path_, false);
     }
     int version = 0;
     if (!fault) {
-        fault = table_.version(version);
+        fault = store_.version(version);
     }
-    const bool newer = !fault && version > ShelfTable::kVersion;
+    const bool newer = !fault && version > ShelfTable::ladder().back().version;
     if (!fault && !newer) {
-        fault = table_.migrate();
+        fault = store_.climb(ShelfTable::ladder());
     }
     if (!fault && !newer) {
         fault = load();
@@ -77,7 +77,7 @@ SqlOutcome ShelfBook::openBook() {
     }
     if (fault || newer) {
         state_ = State::ReadOnly;
-        const bool readable = QFileInfo::exists(path_) && !table_.open(path_, true) && !load();
+        const bool readable = QFileInfo::exists(path_) && !store_.open(path_, true) && !load();
         if (readable) {
             notices_.push_back({newer ? "shelf.newer" : "shelf.cannot_change",
                                 path_.toStdString(),
@@ -87,7 +87,8 @@ SqlOutcome ShelfBook::openBook() {
         }
         state_ = State::SessionOnly;
         notices_.push_back({"shelf.session_only", path_.toStdString(), {path_.toStdString()}, {}});
-        if (table_.open(QStringLiteral(":memory:"), false) || table_.migrate() || load()) {
+        if (store_.open(QStringLiteral(":memory:"), false) || store_.climb(ShelfTable::ladder()) ||
+            load()) {
             show(starterEntries());
         }
     }
@@ -95,7 +96,7 @@ SqlOutcome ShelfBook::openBook() {
 }
 
 void ShelfBook::setAside() {
-    table_.close();
+    store_.close();
     const QString stamp = QDateTime::currentDateTime().toString(QStringLiteral("yyyyMMdd-hhmmss"));
     for (int i = 0; i < 100; ++i) {
         const QString aside = QStringLiteral("%1.damaged-%2%3")
@@ -112,7 +113,7 @@ void ShelfBook::setAside() {
 SqlOutcome ShelfBook::load() {
     std::vector<ShelfEntry> entries;
     qint64 version = version_;
-    SqlOutcome fault = table_.dataVersion(version);
+    SqlOutcome fault = store_.dataVersion(version);
     if (!fault) {
         fault = table_.read(entries);
     }
@@ -151,17 +152,17 @@ std::optional<Error> ShelfBook::change(Change&& change) {
     if (state_ == State::Waiting) {
         return Error{"shelf.busy", path_.toStdString(), {}, {}};
     }
-    if (const auto fault = table_.begin()) {
+    if (const auto fault = store_.begin()) {
         return told(*fault);
     }
     std::optional<Error> error = change();
     if (!error) {
-        if (const auto fault = table_.commit()) {
+        if (const auto fault = store_.commit()) {
             error = told(*fault);
         }
     }
     if (error) {
-        table_.rollback();
+        store_.rollback();
     }
     if (const auto fault = load(); fault && !error) {
         error = told(*fault);
@@ -260,7 +261,7 @@ void ShelfBook::lookForChanges() {
     }
     qint64 version = version_;
     // Held by another for a moment: the next look comes in a second.
-    if (!table_.dataVersion(version) && version != version_ && !load()) {
+    if (!store_.dataVersion(version) && version != version_ && !load()) {
         emit changed();
     }
 }

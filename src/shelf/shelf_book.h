@@ -74,7 +74,8 @@ class ShelfBook : public QObject {
     Error told(const SqlFault& fault) const;
 
     QString path_;
-    ShelfTable table_;
+    Store store_;
+    ShelfTable table_{store_};
     State state_ = State::Waiting;
     std::vector<Error> notices_;
     std::vector<ShelfEntry> entries_;

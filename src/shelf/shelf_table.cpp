@@ -1,10 +1,6 @@
 #include "shelf/shelf_table.h"
 
-#include <QAtomicInteger>
-#include <QSqlDatabase>
-#include <QSqlError>
 #include <QSqlQuery>
-#include <QVariant>
 #include <algorithm>
 
 namespace wl {
@@ -19,168 +15,47 @@ QString kindName(ShelfKind kind) {
     return QString::fromStdString(std::string(kShelfKinds[size_t(kind)]));
 }
 
-SqlFault faultOf(const QSqlError& error) {
-    bool number = false;
-    const int code = error.nativeErrorCode().toInt(&number) & 0xff;
-    return {number && code != 0 ? code : 1, error.databaseText()};
+SqlOutcome beginTable(Store& store) {
+    return store.run(
+        QStringLiteral("CREATE TABLE IF NOT EXISTS entry (id INTEGER PRIMARY KEY, kind TEXT NOT "
+                       "NULL, name TEXT NOT NULL, UNIQUE(kind, name))"));
 }
 
-SqlOutcome carryOut(QSqlQuery& query, const QString& statement) {
-    return query.exec(statement) ? SqlOutcome() : faultOf(query.lastError());
-}
-
-SqlOutcome carryOut(QSqlQuery& query) {
-    return query.exec() ? SqlOutcome() : faultOf(query.lastError());
+// Every figure an entry has; a table just begun gets the entries to start with. A field added to
+// shelfFields() takes a rung of its own that does this again.
+SqlOutcome addFigures(Store& store) {
+    QStringList there;
+    if (auto fault = store.columns(QStringLiteral("entry"), there)) {
+        return fault;
+    }
+    QStringList wanted;
+    for (const ShelfField& field : shelfFields()) {
+        wanted << columnOf(field) + QStringLiteral(" REAL");
+    }
+    wanted << QStringLiteral("weighed INTEGER NOT NULL DEFAULT 0")
+           << QStringLiteral("source TEXT NOT NULL DEFAULT ''");
+    if (auto fault = store.addColumns(QStringLiteral("entry"), wanted)) {
+        return fault;
+    }
+    const bool isNew = there.size() == 3;
+    ShelfTable table(store);
+    for (const ShelfEntry& e : isNew ? starterEntries() : std::vector<ShelfEntry>()) {
+        if (auto fault = table.write(e)) {
+            return fault;
+        }
+    }
+    return std::nullopt;
 }
 
 }  // namespace
 
-ShelfTable::ShelfTable() {
-    static QAtomicInteger<int> count;
-    connection_ = QStringLiteral("shelf-%1").arg(count.fetchAndAddRelaxed(1));
+const std::vector<Rung>& ShelfTable::ladder() {
+    static const std::vector<Rung> rungs{{1, beginTable}, {2, addFigures}};
+    return rungs;
 }
 
-ShelfTable::~ShelfTable() {
-    close();
-    QSqlDatabase::removeDatabase(connection_);
-}
-
-SqlOutcome ShelfTable::open(const QString& path, bool readOnly) {
-    QSqlDatabase db = QSqlDatabase::contains(connection_)
-                          ? QSqlDatabase::database(connection_, false)
-                          : QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), connection_);
-    db.close();
-    columns_.clear();
-    db.setDatabaseName(path);
-    db.setConnectOptions(QStringLiteral("QSQLITE_BUSY_TIMEOUT=0%1")
-                             .arg(readOnly ? QStringLiteral(";QSQLITE_OPEN_READONLY") : QString()));
-    return db.open() ? SqlOutcome() : faultOf(db.lastError());
-}
-
-void ShelfTable::close() {
-    if (QSqlDatabase::contains(connection_)) {
-        QSqlDatabase::database(connection_, false).close();
-    }
-}
-
-SqlOutcome ShelfTable::check() {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    if (auto fault = carryOut(q, QStringLiteral("PRAGMA quick_check(1)"))) {
-        return fault;
-    }
-    if (!q.next()) {
-        return faultOf(q.lastError());
-    }
-    const QString said = q.value(0).toString();
-    return said == QLatin1String("ok") ? SqlOutcome() : SqlFault{11, said};
-}
-
-SqlOutcome ShelfTable::ask(const char* pragma, qint64& answer) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    if (auto fault = carryOut(q, QStringLiteral("PRAGMA %1").arg(QLatin1String(pragma)))) {
-        return fault;
-    }
-    if (!q.next()) {
-        return faultOf(q.lastError());
-    }
-    answer = q.value(0).toLongLong();
-    return std::nullopt;
-}
-
-SqlOutcome ShelfTable::version(int& version) {
-    qint64 answer = version;
-    SqlOutcome fault = ask("user_version", answer);
-    version = int(answer);
-    return fault;
-}
-
-SqlOutcome ShelfTable::columnsThere(QStringList& columns) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    if (auto fault = carryOut(q, QStringLiteral("PRAGMA table_info(entry)"))) {
-        return fault;
-    }
-    columns.clear();
-    while (q.next()) {
-        columns << q.value(1).toString();
-    }
-    return q.lastError().isValid() ? faultOf(q.lastError()) : SqlOutcome();
-}
-
-SqlOutcome ShelfTable::migrate() {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    // Written through to the disk before it counts.
-    if (auto fault = carryOut(q, QStringLiteral("PRAGMA synchronous = FULL"))) {
-        return fault;
-    }
-    if (auto fault = begin()) {
-        return fault;
-    }
-    const auto climb = [&]() -> SqlOutcome {
-        QStringList there;
-        if (auto fault = columnsThere(there)) {
-            return fault;
-        }
-        const bool isNew = there.isEmpty();
-        if (isNew) {
-            if (auto fault = carryOut(
-                    q, QStringLiteral("CREATE TABLE entry (id INTEGER PRIMARY KEY, kind TEXT NOT "
-                                      "NULL, name TEXT NOT NULL, UNIQUE(kind, name))"))) {
-                return fault;
-            }
-        }
-        QStringList wanted;
-        for (const ShelfField& field : shelfFields()) {
-            wanted << columnOf(field) + QStringLiteral(" REAL");
-        }
-        wanted << QStringLiteral("weighed INTEGER NOT NULL DEFAULT 0")
-               << QStringLiteral("source TEXT NOT NULL DEFAULT ''");
-        for (const QString& column : wanted) {
-            if (there.contains(column.section(QLatin1Char(' '), 0, 0))) {
-                continue;
-            }
-            if (auto fault =
-                    carryOut(q, QStringLiteral("ALTER TABLE entry ADD COLUMN %1").arg(column))) {
-                return fault;
-            }
-        }
-        for (const ShelfEntry& e : isNew ? starterEntries() : std::vector<ShelfEntry>()) {
-            if (auto fault = write(e)) {
-                return fault;
-            }
-        }
-        if (auto fault =
-                carryOut(q, QStringLiteral("PRAGMA user_version = %1").arg(int(kVersion)))) {
-            return fault;
-        }
-        return commit();
-    };
-    SqlOutcome fault = climb();
-    if (fault) {
-        rollback();
-    }
-    return fault;
-}
-
-SqlOutcome ShelfTable::dataVersion(qint64& version) {
-    return ask("data_version", version);
-}
-
-SqlOutcome ShelfTable::begin() {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    return carryOut(q, QStringLiteral("BEGIN IMMEDIATE"));
-}
-
-SqlOutcome ShelfTable::commit() {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    return carryOut(q, QStringLiteral("COMMIT"));
-}
-
-void ShelfTable::rollback() {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    q.exec(QStringLiteral("ROLLBACK"));  // failing, it was rolled back already
-}
-
-QString ShelfTable::selection() {
+SqlOutcome ShelfTable::select(const QString& which, const QVariantList& values,
+                              std::vector<ShelfEntry>& entries) {
     QString list = QStringLiteral("SELECT id, kind, name");
     for (const ShelfField& field : shelfFields()) {
         const QString column = columnOf(field);
@@ -192,110 +67,84 @@ QString ShelfTable::selection() {
           {QStringLiteral("source"), QStringLiteral("''")}}) {
         list += QStringLiteral(", ") + (columns_.contains(column) ? column : otherwise);
     }
-    return list + QStringLiteral(" FROM entry ");
-}
-
-SqlOutcome ShelfTable::select(QSqlQuery& q, std::vector<ShelfEntry>& entries) {
     entries.clear();
-    while (q.next()) {
-        ShelfEntry e;
-        int at = 0;
-        e.id = q.value(at++).toLongLong();
-        const std::string kind = q.value(at++).toString().toStdString();
-        const auto known = std::find(kShelfKinds.begin(), kShelfKinds.end(), kind);
-        e.kind = known == kShelfKinds.end() ? ShelfKind::Other
-                                            : static_cast<ShelfKind>(known - kShelfKinds.begin());
-        e.name = q.value(at++).toString().toStdString();
-        for (const ShelfField& field : shelfFields()) {
-            const QVariant value = q.value(at++);
-            bool number = false;
-            const double si = fromFile(field.quantity, value.toDouble(&number));
-            if (!value.isNull() && number && si >= field.min * (1 - 1e-9) &&
-                si <= field.max * (1 + 1e-9)) {
-                e.*field.member = si;
+    return store_.ask(
+        list + QStringLiteral(" FROM entry ") + which, values, [&entries](const QSqlQuery& q) {
+            ShelfEntry e;
+            int at = 0;
+            e.id = q.value(at++).toLongLong();
+            const std::string kind = q.value(at++).toString().toStdString();
+            const auto known = std::find(kShelfKinds.begin(), kShelfKinds.end(), kind);
+            e.kind = known == kShelfKinds.end()
+                         ? ShelfKind::Other
+                         : static_cast<ShelfKind>(known - kShelfKinds.begin());
+            e.name = q.value(at++).toString().toStdString();
+            for (const ShelfField& field : shelfFields()) {
+                const QVariant value = q.value(at++);
+                bool number = false;
+                const double si = fromFile(field.quantity, value.toDouble(&number));
+                if (!value.isNull() && number && si >= field.min * (1 - 1e-9) &&
+                    si <= field.max * (1 + 1e-9)) {
+                    e.*field.member = si;
+                }
             }
-        }
-        e.weighed = q.value(at++).toBool();
-        e.source = q.value(at++).toString().toStdString();
-        entries.push_back(std::move(e));
-    }
-    return q.lastError().isValid() ? faultOf(q.lastError()) : SqlOutcome();
+            e.weighed = q.value(at++).toBool();
+            e.source = q.value(at++).toString().toStdString();
+            entries.push_back(std::move(e));
+        });
 }
 
 SqlOutcome ShelfTable::read(std::vector<ShelfEntry>& entries) {
-    if (auto fault = columnsThere(columns_)) {
+    if (auto fault = store_.columns(QStringLiteral("entry"), columns_)) {
         return fault;
     }
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    if (auto fault = carryOut(q, selection() + QStringLiteral("ORDER BY id"))) {
-        return fault;
-    }
-    return select(q, entries);
+    return select(QStringLiteral("ORDER BY id"), {}, entries);
 }
 
-SqlOutcome ShelfTable::findOne(QSqlQuery& q, std::optional<ShelfEntry>& found) {
+SqlOutcome ShelfTable::findOne(const QString& which, const QVariantList& values,
+                               std::optional<ShelfEntry>& found) {
     std::vector<ShelfEntry> rows;
-    SqlOutcome fault = carryOut(q);
-    if (!fault) {
-        fault = select(q, rows);
-    }
+    SqlOutcome fault = select(which, values, rows);
     found = rows.empty() ? std::nullopt : std::optional(rows.front());
     return fault;
 }
 
 SqlOutcome ShelfTable::find(std::int64_t id, std::optional<ShelfEntry>& found) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    q.prepare(selection() + QStringLiteral("WHERE id = ?"));
-    q.addBindValue(qlonglong(id));
-    return findOne(q, found);
+    return findOne(QStringLiteral("WHERE id = ?"), {qlonglong(id)}, found);
 }
 
 SqlOutcome ShelfTable::find(ShelfKind kind, const std::string& name,
                             std::optional<ShelfEntry>& found) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    q.prepare(selection() + QStringLiteral("WHERE kind = ? AND name = ?"));
-    q.addBindValue(kindName(kind));
-    q.addBindValue(QString::fromStdString(name));
-    return findOne(q, found);
+    return findOne(QStringLiteral("WHERE kind = ? AND name = ?"),
+                   {kindName(kind), QString::fromStdString(name)}, found);
 }
 
 SqlOutcome ShelfTable::write(const ShelfEntry& e) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
     QString names, marks, sets;
+    QVariantList values{kindName(e.kind), QString::fromStdString(e.name)};
     for (const ShelfField& field : shelfFields()) {
         names += QStringLiteral(", ") + columnOf(field);
         marks += QStringLiteral(", ?");
         sets += QStringLiteral(", %1 = ?").arg(columnOf(field));
-    }
-    const bool ready =
-        q.prepare(e.id == 0 ? QStringLiteral("INSERT INTO entry (kind, name%1, weighed, source) "
-                                             "VALUES (?, ?%2, ?, ?)")
-                                  .arg(names, marks)
-                            : QStringLiteral("UPDATE entry SET kind = ?, name = ?%1, weighed = ?, "
-                                             "source = ? WHERE id = ?")
-                                  .arg(sets));
-    if (!ready) {
-        return faultOf(q.lastError());
-    }
-    q.addBindValue(kindName(e.kind));
-    q.addBindValue(QString::fromStdString(e.name));
-    for (const ShelfField& field : shelfFields()) {
         const auto& value = e.*field.member;
-        q.addBindValue(value ? QVariant(toFile(field.quantity, *value)) : QVariant());
+        values << (value ? QVariant(toFile(field.quantity, *value)) : QVariant());
     }
-    q.addBindValue(e.weighed ? 1 : 0);
-    q.addBindValue(QString::fromStdString(e.source));
-    if (e.id != 0) {
-        q.addBindValue(qlonglong(e.id));
+    values << (e.weighed ? 1 : 0) << QString::fromStdString(e.source);
+    if (e.id == 0) {
+        return store_.run(QStringLiteral("INSERT INTO entry (kind, name%1, weighed, source) "
+                                         "VALUES (?, ?%2, ?, ?)")
+                              .arg(names, marks),
+                          values);
     }
-    return carryOut(q);
+    values << qlonglong(e.id);
+    return store_.run(QStringLiteral("UPDATE entry SET kind = ?, name = ?%1, weighed = ?, "
+                                     "source = ? WHERE id = ?")
+                          .arg(sets),
+                      values);
 }
 
 SqlOutcome ShelfTable::remove(std::int64_t id) {
-    QSqlQuery q(QSqlDatabase::database(connection_, false));
-    q.prepare(QStringLiteral("DELETE FROM entry WHERE id = ?"));
-    q.addBindValue(qlonglong(id));
-    return carryOut(q);
+    return store_.run(QStringLiteral("DELETE FROM entry WHERE id = ?"), {qlonglong(id)});
 }
 
 }  // namespace wl

@@ -1,53 +1,20 @@
-// The table of the shelf in its SQLite file: statements, their faults, and the ladder of versions.
+// The table of the shelf in its store: how entries are written and read, and its rungs.
 #pragma once
 
-#include <QString>
-#include <QStringList>
-#include <optional>
 #include <vector>
 
 #include "io/shelf.h"
-
-class QSqlQuery;
+#include "store/store.h"
 
 namespace wl {
 
-/// What SQLite said when a statement could not be carried out.
-struct SqlFault {
-    int code = 0;  ///< primary result code
-    QString words;
-    bool isBusy() const { return code == 5 || code == 6; }       ///< BUSY, LOCKED: held by others
-    bool isDamaged() const { return code == 11 || code == 26; }  ///< CORRUPT, NOTADB
-};
-using SqlOutcome = std::optional<SqlFault>;  ///< nothing: all is well
-
-/// One connection. Nothing here waits for another program: what is held by others is a busy fault
-/// at once. Use from the thread that made it.
+/// What of the store is the shelf's. Use from the thread that made the store.
 class ShelfTable {
   public:
-    static constexpr int kVersion = 2;
+    explicit ShelfTable(Store& store) : store_(store) {}
 
-    ShelfTable();
-    ~ShelfTable();
-    ShelfTable(const ShelfTable&) = delete;
-    ShelfTable& operator=(const ShelfTable&) = delete;
-
-    /// Opens the file, made when missing unless `readOnly`.
-    SqlOutcome open(const QString& path, bool readOnly);
-    void close();
-    /// A damaged fault when the pages do not hang together.
-    SqlOutcome check();
-    SqlOutcome version(int& version);
-    /// Brings the table to kVersion in one transaction: makes it, with the starter entries, when
-    /// there is none; adds the columns an older one lacks. Finds out as well whether the file can
-    /// be written.
-    SqlOutcome migrate();
-    /// Changes whenever another connection wrote.
-    SqlOutcome dataVersion(qint64& version);
-
-    SqlOutcome begin();
-    SqlOutcome commit();
-    void rollback();
+    /// The shelf's rungs; the last is the version this program knows.
+    static const std::vector<Rung>& ladder();
 
     /// All entries in the order they were made. What cannot be right in a hand-edited book is left
     /// out; columns that are missing are empty.
@@ -59,13 +26,12 @@ class ShelfTable {
     SqlOutcome remove(std::int64_t id);
 
   private:
-    SqlOutcome select(QSqlQuery& query, std::vector<ShelfEntry>& entries);
-    SqlOutcome findOne(QSqlQuery& query, std::optional<ShelfEntry>& found);
-    SqlOutcome ask(const char* pragma, qint64& answer);
-    SqlOutcome columnsThere(QStringList& columns);
-    QString selection();
+    SqlOutcome select(const QString& which, const QVariantList& values,
+                      std::vector<ShelfEntry>& entries);
+    SqlOutcome findOne(const QString& which, const QVariantList& values,
+                       std::optional<ShelfEntry>& found);
 
-    QString connection_;
+    Store& store_;
     QStringList columns_;  ///< of the open file's table
 };
 

@@ -3,6 +3,7 @@
 #include <QDir>
 #include <QFile>
 #include <QProcess>
+#include <QSqlQuery>
 #include <QTemporaryDir>
 #include <QTest>
 #include <catch2/catch.hpp>
@@ -167,6 +168,52 @@ TEST_CASE("a shelf of an older version is brought up to date with all that is in
     kept.left = 7;
     REQUIRE_FALSE(book.put(kept));
     CHECK(*named(book, "old one")->left == 7);
+}
+
+TEST_CASE("a store climbs the rungs above it, all or none") {
+    QTemporaryDir folder;
+    const QString path = folder.filePath("store.sqlite");
+    int climbed = 0;
+    const auto table = [&climbed](const char* name) {
+        return [&climbed, name](Store& store) {
+            ++climbed;
+            return store.run(QStringLiteral("CREATE TABLE %1 (a TEXT)").arg(QLatin1String(name)));
+        };
+    };
+    const Rung one{1, table("one")}, two{2, table("two")};
+    const Rung bad{3, [](Store& store) {
+                       SqlOutcome made = store.run("CREATE TABLE three (a TEXT)");
+                       return made ? made : store.run("INSERT INTO nowhere VALUES (?)", {1});
+                   }};
+    Store store;
+    REQUIRE_FALSE(store.open(path, false));
+    REQUIRE_FALSE(store.climb({one}));
+    REQUIRE_FALSE(store.run("INSERT INTO one VALUES (?)", {"kept"}));
+    const SqlOutcome fault = store.climb({one, two, bad});
+    REQUIRE(fault);
+    CHECK(fault->words.contains("nowhere"));
+    QStringList columns;
+    int version = -1;
+    CHECK_FALSE(store.columns("two", columns));
+    CHECK(columns.isEmpty());
+    CHECK_FALSE(store.version(version));
+    CHECK(version == 1);
+    REQUIRE_FALSE(store.climb({one, two}));
+    CHECK(climbed == 3);
+    CHECK_FALSE(store.version(version));
+    CHECK(version == 2);
+    QString kept;
+    CHECK_FALSE(store.ask("SELECT a FROM one", {},
+                          [&kept](const QSqlQuery& q) { kept = q.value(0).toString(); }));
+    CHECK(kept == "kept");
+    // Held by another, or only to be read: a fault at once.
+    Store other;
+    REQUIRE_FALSE(other.open(path, false));
+    REQUIRE_FALSE(other.begin());
+    CHECK(store.climb({one, two})->isBusy());
+    other.rollback();
+    REQUIRE_FALSE(other.open(path, true));
+    CHECK(other.climb({one, two}));
 }
 
 TEST_CASE("killed in the middle of writing: the book is whole, no entry is half written") {

@@ -373,21 +373,23 @@ int RecordTable::currentRow() const {
 }
 
 bool RecordTable::goTo(const QString& path) {
-    if (!path.startsWith(listPath_ + QLatin1Char('/'))) {
-        return false;
-    }
-    const QString rest = path.mid(listPath_.size() + 1);
-    const int row = rest.section(QLatin1Char('/'), 0, 0).toInt();
-    const QString field = rest.section(QLatin1Char('/'), 1);
-    for (int c = 0; c < model_->columnCount(); ++c) {
-        if (field.isEmpty() || model_->column(c).field == field) {
-            view_->setCurrentIndex(model_->index(row, c));
-            view_->setFocus();
-            return true;
+    for (int row = 0; row < model_->rowCount(); ++row) {
+        const QString start = QStringLiteral("%1/%2").arg(listPath_).arg(row);
+        if (path != start && !path.startsWith(start + QLatin1Char('/'))) {
+            continue;
         }
+        const QString field = path.mid(start.size() + 1);
+        for (int c = 0; c < model_->columnCount(); ++c) {
+            if (field.isEmpty() || model_->column(c).field == field) {
+                view_->setCurrentIndex(model_->index(row, c));
+                view_->setFocus();
+                return true;
+            }
+        }
+        view_->setCurrentIndex(model_->index(row, 0));
+        return true;
     }
-    view_->setCurrentIndex(model_->index(row, 0));
-    return true;
+    return path.startsWith(listPath_ + QLatin1Char('/'));
 }
 
 }  // namespace wl

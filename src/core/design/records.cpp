@@ -30,11 +30,10 @@ void withNamed(const Design& d, RecordList list, OnList onList) {
     }
 }
 
-constexpr RecordList kThatMeet[] = {RecordList::Wire,       RecordList::Lip,
-                                    RecordList::Fittings,   RecordList::Features,
-                                    RecordList::Bores,      RecordList::Joints,
-                                    RecordList::Chambers,   RecordList::SideWeights,
-                                    RecordList::Cavities};
+constexpr RecordList kThatMeet[] = {
+    RecordList::Wire,     RecordList::Lip,         RecordList::Fittings,
+    RecordList::Features, RecordList::Bores,       RecordList::Joints,
+    RecordList::Chambers, RecordList::SideWeights, RecordList::Cavities};
 
 }  // namespace
 
@@ -71,8 +70,7 @@ std::string recordName(const Design& design, const RecordRef& record) {
 }
 
 bool means(const Design& design, const MeetingEnd& end, const RecordRef& record) {
-    return end.of == record.list &&
-           (isSingle(end.of) || end.name == recordName(design, record));
+    return end.of == record.list && (isSingle(end.of) || end.name == recordName(design, record));
 }
 
 MeetingEnd endAt(const Design& design, const RecordRef& record) {
