@@ -17,6 +17,11 @@ if(WL_SANITIZE)
   target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:-Wno-maybe-uninitialized>)
   target_compile_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE} -fno-omit-frame-pointer
                          -fno-sanitize-recover=all)
+  if(WL_SANITIZE MATCHES "undefined")
+    # A check at every use of every pointer doubles the build and finds what the address sanitizer
+    # stops at as well.
+    target_compile_options(wl_options INTERFACE -fno-sanitize=null,alignment,vptr,object-size)
+  endif()
   target_link_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE})
 endif()
 

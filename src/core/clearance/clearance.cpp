@@ -107,9 +107,11 @@ std::vector<Embedded> embeddedIn(const Design& design, const Derived& d) {
                      [](const Embedded& a, const Embedded& b) { return a.record < b.record; });
     for (const Meeting& m : design.meetings) {
         for (Embedded& first : out) {
+            if (!means(design, m.first, first.record)) {
+                continue;
+            }
             for (const PlacedThing& second : d.mass->things) {
-                if (means(design, m.first, first.record) &&
-                    means(design, m.second, second.record)) {
+                if (means(design, m.second, second.record)) {
                     first.meant.push_back(second.record);
                 }
             }
