@@ -142,8 +142,7 @@ SqlOutcome Store::addColumns(const QString& table, const QStringList& wanted) {
         if (there.contains(column.section(QLatin1Char(' '), 0, 0))) {
             continue;
         }
-        if (auto fault =
-                run(QStringLiteral("ALTER TABLE %1 ADD COLUMN %2").arg(table, column))) {
+        if (auto fault = run(QStringLiteral("ALTER TABLE %1 ADD COLUMN %2").arg(table, column))) {
             return fault;
         }
     }
