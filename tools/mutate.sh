@@ -36,6 +36,9 @@ mutants=(
   "core/draw/drawing.cpp|-Vector3d::UnitY(), Vector3d::UnitX()|Vector3d::UnitY(), Vector3d::UnitX()|port drawn to starboard from above"
   "core/draw/draft_things.cpp|const double width = 2000.0|const double width = 1000.0|a bore drawn half as wide"
   "core/placed/surfaces.cpp|across \* part.lateral.centroid_m|part.lateral.centroid_m|both claws to port"
+  "core/design/records.cpp|end->name = after|end->name = before|a note that does not follow a new name"
+  "core/design/field_walk.h|about.applies && place_.applies|about.applies|a field that forgets its group"
+  "core/plan/size_series.cpp|value \*= k_;|value *= 1.0;|another size as large as the first"
   "core/school/tank_school.cpp|(least - heavy) / kPerTurn_kg|0.0 * (least - heavy) / kPerTurn_kg|a sinking that teaches nothing"
 )
 missed=0
