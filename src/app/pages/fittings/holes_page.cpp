@@ -87,6 +87,7 @@ QWidget* makeFeatureTable(Workbench& bench) {
         }));
     std::vector<RecordTable::Action> actions;
     const QStringList kindNames = kinds(bench);
+    actions.reserve(size_t(kindNames.size()) + 1);
     for (int i = 0; i < kindNames.size(); ++i) {
         actions.push_back({QStringLiteral("addFeature/%1").arg(i), tr("+ %1").arg(kindNames[i]),
                            [&bench, i, name = kindNames[i]](int) {
