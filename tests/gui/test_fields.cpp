@@ -199,3 +199,21 @@ TEST_CASE("a bait is held against another file: what differs, and the way to it"
     CHECK(o.window.compareWith(o.folder.filePath("nothing.wade")) == nullptr);
     CHECK(o.window.message().contains("nothing.wade"));
 }
+
+TEST_CASE("looking at the answers of a cell whose own is gone does not change it") {
+    Opened o;
+    Design d = o.design();
+    d.meetings = {{MeetingKind::StandsIn, {RecordList::Features, "gone"}, {RecordList::Lip}}};
+    o.window.bench().document.submit(d, "meeting");
+    o.settle();
+    o.window.goTo("/meetings/0/first");
+    auto* view = o.window.findChild<QTableView*>("meetings");
+    REQUIRE(view != nullptr);
+    view->edit(view->model()->index(0, 0));
+    auto* box = view->findChild<QComboBox*>();
+    REQUIRE(box != nullptr);
+    CHECK(box->currentText() == "gone (hole)");
+    QTest::keyClick(box, Qt::Key_Return);
+    QTest::qWait(50);
+    CHECK(o.design().meetings[0] == d.meetings[0]);
+}

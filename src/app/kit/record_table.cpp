@@ -40,7 +40,12 @@ class RecordDelegate : public QStyledItemDelegate {
     }
     void setEditorData(QWidget* editor, const QModelIndex& index) const override {
         if (auto* box = qobject_cast<QComboBox*>(editor)) {
-            box->setCurrentText(index.data(Qt::EditRole).toString());
+            // What it names may be gone from the list: looking at the answers does not change it.
+            const QString now = index.data(Qt::EditRole).toString();
+            if (box->findText(now) < 0) {
+                box->insertItem(0, now);
+            }
+            box->setCurrentText(now);
         } else if (auto* line = qobject_cast<QLineEdit*>(editor); line && !line->isModified()) {
             // Results that arrive meanwhile do not take away what is being typed.
             line->setText(index.data(Qt::EditRole).toString());
