@@ -283,8 +283,10 @@ int run(int argc, char** argv) {
     sheetCommand->add_option("-o,--output", call.output, "PDF to write")->required();
     sheetCommand->add_flag("--inch", inch, "Inches and ounces");
     CLI::App* exportCommand = forDesign(
-        app.add_subcommand("export", "The templates at true scale as SVG or DXF, in millimetres"));
-    exportCommand->add_option("-o,--output", call.output, "File to write: .svg or .dxf")
+        app.add_subcommand("export",
+                           "The templates at true scale as SVG or DXF, or the body's pieces "
+                           "as an STL solid without their holes; in millimetres"));
+    exportCommand->add_option("-o,--output", call.output, "File to write: .svg, .dxf or .stl")
         ->required();
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
     demoCommand

@@ -1,5 +1,6 @@
 #include "io/solid_file.h"
 
+#include <array>
 #include <bit>
 #include <charconv>
 #include <cmath>
@@ -213,6 +214,42 @@ Result<TriangleMesh> readSolid(std::string_view content) {
         return Error{plausible ? "solid.cut_short" : "solid.not_a_solid", "", {}, {}};
     }
     return readObj(content);
+}
+
+std::string stlOf(const std::vector<const TriangleMesh*>& solids) {
+    size_t count = 0;
+    for (const TriangleMesh* mesh : solids) {
+        count += mesh->triangles.size();
+    }
+    std::string out(kStlHeader - 4, ' ');  // nothing that reads as the "solid" of a text file
+    const auto put = [&out](std::uint32_t w) {
+        for (int k = 0; k < 4; ++k) {
+            out.push_back(char((w >> (8 * k)) & 0xff));
+        }
+    };
+    const auto putPlace = [&put](const Eigen::Vector3d& v) {
+        for (const double c : v) {
+            put(std::bit_cast<std::uint32_t>(float(c)));
+        }
+    };
+    put(std::uint32_t(count));
+    for (const TriangleMesh* mesh : solids) {
+        for (const auto& t : mesh->triangles) {
+            std::array<Eigen::Vector3d, 3> corners;
+            for (size_t k = 0; k < 3; ++k) {
+                const Eigen::Vector3d& v = mesh->vertices_m[size_t(t[2 - k])];
+                corners[k] = 1e3 * Eigen::Vector3d(v.x(), -v.y(), v.z());
+            }
+            const Eigen::Vector3d normal = (corners[1] - corners[0]).cross(corners[2] - corners[0]);
+            putPlace(normal.norm() > 0 ? Eigen::Vector3d(normal.normalized())
+                                       : Eigen::Vector3d(0, 0, 0));
+            for (const Eigen::Vector3d& corner : corners) {
+                putPlace(corner);
+            }
+            out.append(kStlFacet - 48, '\0');
+        }
+    }
+    return out;
 }
 
 Result<TriangleMesh> loadSolid(const std::filesystem::path& path) {

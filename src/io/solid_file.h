@@ -2,7 +2,9 @@
 #pragma once
 
 #include <filesystem>
+#include <string>
 #include <string_view>
+#include <vector>
 
 #include "core/base/result.h"
 #include "core/base/triangle_mesh.h"
@@ -19,5 +21,10 @@ Result<TriangleMesh> readSolid(std::string_view content);
 
 /// Errors: "file.cannot_open", "file.too_large" and those of readSolid.
 Result<TriangleMesh> loadSolid(const std::filesystem::path& path);
+
+/// Solids of the body frame as one binary STL in millimetres. Files are right-handed, the body
+/// frame (x aft, y to port, z up) is not: in the file x is aft, y to starboard, z up, so that what
+/// is on the left of the bait stays there; read back and `oriented`, it is the same solid.
+std::string stlOf(const std::vector<const TriangleMesh*>& solids);
 
 }  // namespace wl

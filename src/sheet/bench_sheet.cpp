@@ -7,6 +7,7 @@
 #include <QPdfWriter>
 
 #include "core/draw/draw_bait.h"
+#include "io/solid_file.h"
 #include "io/whole_file.h"
 #include "session/words.h"
 #include "sheet/drawing_file.h"
@@ -79,13 +80,20 @@ void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Deri
 std::optional<Error> writeTemplates(const Design& design, const QString& path) {
     const QFileInfo file(path);
     const QString ending = file.suffix().toLower();
-    const bool svg = ending == QLatin1String("svg");
-    if (!svg && ending != QLatin1String("dxf")) {
+    const bool svg = ending == QLatin1String("svg"), stl = ending == QLatin1String("stl");
+    if (!svg && !stl && ending != QLatin1String("dxf")) {
         return Error{"export.unknown_ending", "", {file.fileName().toStdString()}, {}};
     }
     const Result<Derived> derived = evaluate(design);
     if (!derived) {
         return derived.error();
+    }
+    if (stl) {
+        std::vector<const TriangleMesh*> solids;
+        for (const BodyPart& part : derived->shape->parts) {
+            solids.push_back(&part.mesh);
+        }
+        return writeWholeFile(path.toStdU16String(), stlOf(solids));
     }
     const Drawing drawing = drawTemplates(design, *derived);
     const Result<std::string> bytes =
@@ -98,8 +106,9 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path) {
 
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path, Bench bench) {
     const QFileInfo file(path);
-    if (const QString ending = file.suffix().toLower();
-        ending == QLatin1String("svg") || ending == QLatin1String("dxf")) {
+    if (const QString ending = file.suffix().toLower(); ending == QLatin1String("svg") ||
+                                                        ending == QLatin1String("dxf") ||
+                                                        ending == QLatin1String("stl")) {
         return Error{"export.sheet_is_pdf", "", {file.fileName().toStdString()}, {}};
     }
     const Result<Derived> derived = evaluate(design);

@@ -31,7 +31,8 @@ QPageSize benchPageSize(const Derived& derived);
 void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Derived& derived,
                      Bench bench);
 
-/// Evaluates and writes the templates at true scale, SVG or DXF by the ending of the name. Errors:
+/// Evaluates and writes, by the ending of the name, the templates at true scale (SVG, DXF) or the
+/// pieces of the body and its side pieces as solids without their holes (STL). Errors:
 /// those of evaluate, "export.unknown_ending", "file.cannot_write".
 std::optional<Error> writeTemplates(const Design& design, const QString& path);
 

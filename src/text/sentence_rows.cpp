@@ -29,7 +29,8 @@ constexpr std::array kRows{
     Row{"file.cannot_write",
         WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
     Row{"export.unknown_ending",
-        WL_TR("Templates are written as .svg or .dxf: end the name “%w1” with one of these.")},
+        WL_TR("Templates are written as .svg or .dxf, the body as .stl: end the name "
+              "“%w1” with one of these.")},
     Row{"export.sheet_is_pdf",
         WL_TR("The bench sheet is a PDF, and “%w1” a drawing: end the name with .pdf, or save the "
               "templates instead.")},

@@ -8,7 +8,9 @@
 #include <nlohmann/json.hpp>
 #include <sstream>
 
+#include "core/shape/edit_body.h"
 #include "io/design_file.h"
+#include "io/solid_file.h"
 
 namespace {
 
@@ -277,6 +279,16 @@ TEST_CASE("templates are exported at true scale, read back by other programs") {
     CHECK(other.exit == 2);
     CHECK_FALSE(std::filesystem::exists(here + "/templates.png"));
     CHECK(run("export " + bait + " -o /no/such/folder/x.dxf").exit == 2);
+    const std::string stl = here + "/body.stl";
+    REQUIRE(run("export " + bait + " -o " + stl).exit == 0);
+    const auto pieces = wl::loadSolid(stl);
+    REQUIRE(pieces.ok());
+    double length_mm = 0;
+    for (const Eigen::Vector3d& v : pieces->vertices_m) {
+        length_mm = std::max(length_mm, v.x());
+    }
+    CHECK(length_mm ==
+          Approx(1e3 * wl::overallSize(wl::loadDesign(bait)->body).length_m).epsilon(1e-3));
     // A sheet is no drawing, and a drawing's name no sheet's.
     CHECK(run("sheet " + bait + " -o " + here + "/sheet.svg").exit == 2);
     CHECK_FALSE(std::filesystem::exists(here + "/sheet.svg"));

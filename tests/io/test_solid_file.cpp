@@ -228,6 +228,40 @@ TEST_CASE("a mark on the left of a solid is on the left of the bait") {
     CHECK(integrateMesh(*bait).volume_m3 == Approx(integrateMesh(drawn).volume_m3));
 }
 
+TEST_CASE("a solid written out is right-handed, and read in it is the same bait") {
+    TriangleMesh bait = ellipsoidMesh(0.05, 0.008, 0.012, 24, 16);
+    for (Eigen::Vector3d& v : bait.vertices_m) {
+        v.x() += 0.05;
+        v.y() += v.y() > 0 && v.x() < 0.04 ? 0.4 * v.y() : 0.0;  // fuller on its left, ahead
+    }
+    REQUIRE(isClosedAndOutward(bait));
+    const Result<TriangleMesh> raw = readSolid(stlOf({&bait, &bait}));
+    REQUIRE(raw.ok());
+    REQUIRE(raw->triangles.size() == 2 * bait.triangles.size());
+    // To anyone with a right hand: outward, and with the nose ahead and the back up the fuller
+    // flank is to the left.
+    const Result<TriangleMesh> one = readSolid(stlOf({&bait}));
+    const TriangleMesh file = welded(*one, 1e-6);
+    CHECK(isClosedAndOutward(file));
+    const Eigen::Vector3d ahead(-1, 0, 0), up(0, 0, 1), left = up.cross(ahead);
+    double mostLeft = 0, mostRight = 0;
+    for (const Eigen::Vector3d& v : file.vertices_m) {
+        mostLeft = std::max(mostLeft, left.dot(v));
+        mostRight = std::max(mostRight, -left.dot(v));
+    }
+    CHECK(mostLeft > 1.2 * mostRight);
+    TriangleMesh metres = file;
+    for (Eigen::Vector3d& v : metres.vertices_m) {
+        v *= 1e-3;
+    }
+    const auto again = oriented(metres, {0, 0, 0}, {0.1, 0, 0}, {0.05, 0, 0.012});
+    REQUIRE(again.ok());
+    const auto size = integrateMesh(bait), back = integrateMesh(*again);
+    CHECK(back.volume_m3 == Approx(size.volume_m3).epsilon(1e-6));
+    CHECK((back.centroid_m - size.centroid_m).tail<2>().norm() < 1e-8);
+    CHECK(size.centroid_m.y() > 1e-4);
+}
+
 TEST_CASE("thousands of shells, and numbers that are none, are refused quickly") {
     TriangleMesh swarm;
     for (int i = 0; i < 16000; ++i) {

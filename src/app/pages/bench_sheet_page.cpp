@@ -99,13 +99,15 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
         }
     });
     auto* templates = actions->button(tr("Save templates…"), "saveTemplates");
-    templates->setToolTip(tr("Side, top, lip and outlines as SVG or DXF"));
+    templates->setToolTip(
+        tr("Side, top, lip and outlines as SVG or DXF, or the body's pieces as an STL solid"));
     QObject::connect(templates, &QPushButton::clicked, templates, [&bench, templates, path] {
         QString file = path->text().trimmed();
         if (file.isEmpty()) {
             file = QFileDialog::getSaveFileName(templates->window(), tr("Save the templates"),
                                                 QStringLiteral("templates.svg"),
-                                                tr("SVG drawing (*.svg);;DXF drawing (*.dxf)"));
+                                                tr("SVG drawing (*.svg);;DXF drawing (*.dxf);;"
+                                                   "STL solid of the body (*.stl)"));
         }
         if (!file.isEmpty()) {
             saveTemplates(bench, file);
