@@ -7,7 +7,7 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
-#include <QTabWidget>
+#include <QPlainTextEdit>
 #include <QTableView>
 #include <QTemporaryDir>
 #include <QTest>
@@ -15,6 +15,8 @@
 
 #include "app/frame/main_window.h"
 #include "app/kit/beside_page.h"
+#include "app/kit/record_table.h"
+#include "app/kit/sheet_tabs.h"
 
 namespace wl::test {
 
@@ -83,11 +85,27 @@ struct Opened {
         emit combo->activated(index);
         settle();
     }
-    void tab(const QString& tabs, int index) {
-        auto* widget = window.findChild<QTabWidget*>(tabs);
+    void tab(const QString& tabs, const QString& part) {
+        auto* widget = window.findChild<SheetTabs*>(tabs);
         REQUIRE(widget != nullptr);
+        int index = 0;
+        while (index < widget->count() && widget->tabText(index) != part) {
+            ++index;
+        }
+        REQUIRE(index < widget->count());
         widget->setCurrentIndex(index);
         QCoreApplication::processEvents();
+    }
+    /// Where a field of a list stands in its table.
+    static int column(const QTableView& view, const QString& field) {
+        const auto* model = static_cast<const RecordModel*>(view.model());
+        for (int c = 0; c < model->columnCount(); ++c) {
+            if (model->column(c).field == field) {
+                return c;
+            }
+        }
+        FAIL("no such column: " << field.toStdString());
+        return -1;
     }
     QString text(const QString& label) {
         auto* found = window.findChild<QLabel*>(label);
@@ -95,10 +113,31 @@ struct Opened {
         return found->text();
     }
     /// Types into a cell as a maker does: choose it, type, Return.
-    void typeCell(const QString& table, int row, int column, const QString& typed) {
+    void typeCell(const QString& table, int row, const QString& name, const QString& typed) {
         auto* view = window.findChild<QTableView*>(table);
         REQUIRE(view != nullptr);
-        view->setCurrentIndex(view->model()->index(row, column));
+        const QModelIndex cell = view->model()->index(row, column(*view, name));
+        view->setCurrentIndex(cell);
+        if (view->isColumnHidden(cell.column())) {
+            // It stands in the form of the chosen one.
+            const QString path = static_cast<RecordModel*>(view->model())->pathOf(cell);
+            auto* line = view->parentWidget()->findChild<QLineEdit*>(path);
+            auto* lines = view->parentWidget()->findChild<QPlainTextEdit*>(path);
+            REQUIRE((line != nullptr || lines != nullptr));
+            if (line != nullptr) {
+                line->setFocus();
+                line->selectAll();
+                QTest::keyClicks(line, typed);
+                QTest::keyClick(line, Qt::Key_Return);
+            } else {
+                lines->setFocus();
+                lines->selectAll();
+                QTest::keyClicks(lines, typed);
+                view->setFocus();
+            }
+            settle();
+            return;
+        }
         view->edit(view->currentIndex());
         auto* editor = view->findChild<QLineEdit*>(QStringLiteral("cellEditor"));
         REQUIRE(editor != nullptr);

@@ -14,7 +14,7 @@ using namespace wl::test;
 TEST_CASE("hidden parts wait, shown ones follow every edit, latest first") {
     Opened o;
     o.window.rail().choose(Step::Tank);
-    o.tab("tankTabs", 3);
+    o.tab("tankTabs", "Hook swaps");
     o.beside("swapsTab");
     auto* swaps = o.window.findChild<BesidePage*>("swapsTab");
     auto* doubt = o.window.findChild<BesidePage*>("doubtTab");
@@ -31,7 +31,7 @@ TEST_CASE("hidden parts wait, shown ones follow every edit, latest first") {
     o.beside("swapsTab");
     const auto* best = o.window.findChild<QLabel*>("bestForRates");
     CHECK(best->text().contains("Nearest to"));
-    o.tab("tankTabs", 4);
+    o.tab("tankTabs", "How sure");
     o.beside("doubtTab");
     CHECK(doubt->isCurrent());
     // A step away nothing is reckoned for it any more.

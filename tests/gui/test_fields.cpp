@@ -6,6 +6,7 @@
 
 #include "app/kit/quantity_edit.h"
 #include "app/kit/record_table.h"
+#include "app/kit/sheet_tabs.h"
 #include "core/base/units.h"
 #include "gui/opened.h"
 #include "io/design_file.h"
@@ -20,8 +21,8 @@ namespace {
 void reveal(QWidget* part) {
     for (QWidget* w = part; w->parentWidget() != nullptr; w = w->parentWidget()) {
         if (auto* stack = qobject_cast<QStackedWidget*>(w->parentWidget())) {
-            if (auto* tabs = qobject_cast<QTabWidget*>(stack->parentWidget())) {
-                tabs->setCurrentWidget(w);
+            if (auto* tabs = qobject_cast<SheetTabs*>(stack->parentWidget())) {
+                tabs->reveal(w);
             } else {
                 stack->setCurrentWidget(w);
             }
@@ -146,12 +147,12 @@ TEST_CASE("undo says which field of what was changed, and a tick or choice is on
     o.choose("/lip/family", 2);
     CHECK(undo->undoText() == "Lip: Outline");
     o.window.rail().choose(Step::Fittings);
-    o.tab("fittingTabs", 1);
+    o.tab("fittingTabs", "Through-wire");
     o.click("/through_wire/present");
     CHECK(undo->undoText() == "Through-wire: Through-wire, nose to tail");
     CHECK(o.field("/through_wire/z")->isEnabled());
     o.window.rail().choose(Step::Ballast);
-    o.typeCell("bores", 0, 2, "21");
+    o.typeCell("bores", 0, "x", "21");
     CHECK(undo->undoText() == QString::fromStdString(o.design().bores[0].name) + ": Place");
     CHECK(undo->count() == 4);
     o.window.rail().choose(Step::Brief);

@@ -12,25 +12,29 @@ using namespace wl::test;
 TEST_CASE("a weight from the side, putty and a coat run to the belly, entered and told") {
     Opened o;
     o.window.rail().choose(Step::Ballast);
-    o.tab("ballastTabs", 2);
+    o.tab("ballastTabs", "Side weights");
     o.click("addSideWeight");
     REQUIRE(o.design().sideWeights.size() == 1);
     const std::vector<OutlinePoint> oval = o.design().sideWeights[0].outline;
     CHECK(oval.size() == 10);
     auto* fault = o.window.findChild<QLabel*>("sideWeightsFault");
-    o.typeCell("sideWeights", 0, 4, "0 0; 12 0; twelve 4");
+    o.typeCell("sideWeights", 0, "outline", "0 0; 12 0; twelve 4");
     CHECK(o.design().sideWeights[0].outline == oval);
     CHECK(fault->text().contains("twelve 4"));
     auto* weights = o.window.findChild<QTableView*>("sideWeights");
-    CHECK(weights->model()->index(0, 4).data().toString().contains("twelve"));
-    o.typeCell("sideWeights", 0, 4, "-6 0; 6 0; 6 4; -6 4");
+    CHECK(weights->model()
+              ->index(0, Opened::column(*weights, "outline"))
+              .data()
+              .toString()
+              .contains("twelve"));
+    o.typeCell("sideWeights", 0, "outline", "-6 0; 6 0; 6 4; -6 4");
     CHECK(o.design().sideWeights[0].outline.size() == 4);
     CHECK(fault->isHidden());
     CHECK(o.derived().mass->sideWeights[0].mass_kg > 1e-3);
-    o.tab("ballastTabs", 4);
-    o.typeCell("coats", 2, 3, "1.5");
-    CHECK(o.window.findChild<QLabel*>("coatsFault")->text().contains("whole"));
-    o.typeCell("coats", 2, 3, "2");
+    o.tab("ballastTabs", "Coats");
+    o.typeCell("coats", 2, "count", "1.5");
+    CHECK(o.window.findChild<QLabel*>("/coats/2/count/fault")->text().contains("whole"));
+    o.typeCell("coats", 2, "count", "2");
     CHECK(o.design().coats[2].count == 2);
     const double nose = o.derived().mass->centreOfGravity_m.x();
     auto* coats = o.window.findChild<QTableView*>("coats");
@@ -38,7 +42,7 @@ TEST_CASE("a weight from the side, putty and a coat run to the belly, entered an
     o.settle();
     CHECK(o.design().coats[0].thickerOn == ThickerOn::Tail);
     CHECK(o.derived().mass->centreOfGravity_m.x() > nose);
-    o.tab("ballastTabs", 5);
+    o.tab("ballastTabs", "Putty");
     o.click("addPutty");
     o.click("addDrip");
     REQUIRE(o.design().buildUps.size() == 2);
@@ -110,7 +114,7 @@ TEST_CASE("a lip bent, notched and holed from its sheet, a V and a tail fin from
     CHECK(o.design().lip.family == LipFamily::Disc);
     CHECK_FALSE(o.field("/lip/root_width")->isEnabled());
     o.window.rail().choose(Step::Fittings);
-    o.tab("fittingTabs", 3);
+    o.tab("fittingTabs", "Side pieces");
     o.click("addV");
     REQUIRE(o.design().appendages.size() == 1);
     CHECK(o.design().appendages[0].joined);

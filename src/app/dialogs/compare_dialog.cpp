@@ -13,8 +13,8 @@ namespace wl {
 
 CompareDialog::CompareDialog(Workbench& bench, const Design& other, QWidget* parent)
     : QDialog(parent),
-      table_(
-          plainTable(QStringLiteral("differences"), tr("What differs between the two designs"))) {
+      table_(new PlainTable(QStringLiteral("differences"),
+                            tr("What differs between the two designs"))) {
     setWindowTitle(tr("Held against another design"));
     setObjectName(QStringLiteral("compareDialog"));
     resize(820, 460);
@@ -30,8 +30,8 @@ CompareDialog::CompareDialog(Workbench& bench, const Design& other, QWidget* par
                             held(d.before), held(d.after)};
         paths << (d.before ? QString::fromStdString(field.path) : QString());
     }
-    setRows(*table_, {tr("Of"), tr("Field"), tr("This bait"), QString::fromStdString(other.name)},
-            rows);
+    table_->setRows({tr("Of"), tr("Field"), tr("This bait"), QString::fromStdString(other.name)},
+                    rows);
     auto* words = plainLabel(
         rows.isEmpty()
             ? tr("The two are the same in every field.")

@@ -2,9 +2,8 @@
 #pragma once
 
 #include <QDialog>
-#include <QTableWidget>
 
-#include "app/kit/workbench.h"
+#include "app/kit/plain_table.h"
 
 namespace wl {
 
@@ -17,7 +16,7 @@ class CompareDialog : public QDialog {
     QTableWidget* table() { return table_; }
 
   private:
-    QTableWidget* table_;
+    PlainTable* table_;
 };
 
 }  // namespace wl

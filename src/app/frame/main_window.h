@@ -1,4 +1,5 @@
-// The window: top bar, order of work, tank, worksheet, weigh-beam, findings, run strip.
+// The window: top bar, order of work, picture over weigh-beam and run strip, worksheet over
+// findings.
 #pragma once
 
 #include <QFileSystemWatcher>
@@ -38,6 +39,8 @@ class MainWindow : public QMainWindow {
     SwingView& swingView() { return *swing_; }
     SolidView& solidView() { return *solid_; }
     void showView(TankView view);
+    /// The worksheet of the step chosen.
+    QWidget* sheet() const;
     void goTo(const QString& path);
     void setDark(bool dark);
     void setInch(bool inch);
@@ -72,6 +75,11 @@ class MainWindow : public QMainWindow {
     void buildMenus();
     QWidget* buildTopBar();
     QWidget* buildCentre();
+    QWidget* buildPicture();
+    QWidget* buildSheet();
+    /// All of a list in a wide table where picture and sheet stand; and back.
+    void openWide(QAbstractItemModel* model, QAbstractItemDelegate* delegate, const QString& name);
+    void closeWide();
     void choose(Step step);
     QWidget* page(Step step);
     void refreshTitle();
@@ -94,9 +102,12 @@ class MainWindow : public QMainWindow {
     SolidView* solid_ = nullptr;
     SwingView* swing_ = nullptr;
     QStackedWidget* views_ = nullptr;
+    QStackedWidget* middle_ = nullptr;  ///< picture and sheet, or a wide table over both
     QList<QAction*> viewActions_;
     RunStrip* runStrip_ = nullptr;
     QStackedWidget* pages_ = nullptr;
+    std::vector<QWidget*> holders_;  ///< of the steps' sheets, in pages_ or, wide ones, in middle_
+    QPointer<QWidget> wideTable_;
     QLabel* message_ = nullptr;
     QLabel* saved_ = nullptr;
     QLabel* conditions_ = nullptr;
@@ -104,6 +115,7 @@ class MainWindow : public QMainWindow {
     QMenu* recent_ = nullptr;
     QPointer<ShelfWindow> shelfWindow_;
     QPointer<ScaleDialog> scaleDialog_;
+    Step step_ = Step::Brief;
     QAction* dark_ = nullptr;
     QAction* inch_ = nullptr;
     QByteArray toldOfChange_;

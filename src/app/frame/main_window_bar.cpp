@@ -47,7 +47,8 @@ QWidget* MainWindow::buildTopBar() {
         say(QStringLiteral("▲ ") + tr("The scale is gone: %1").arg(reason));
     });
     scale->hide();
-    conditions_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    conditions_->setWordWrap(true);
+    conditions_->setFont(type(Type::Small));
     conditions_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     layout->addWidget(name_);
     layout->addWidget(saved_);

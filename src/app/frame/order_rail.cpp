@@ -49,7 +49,7 @@ OrderRail::OrderRail(Workbench& bench, QWidget* parent) : QListWidget(parent), b
     setItemDelegate(new RailDelegate(this));
     setFrameShape(QFrame::NoFrame);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    setMinimumWidth(158);
+    setMinimumWidth(148);
     setMaximumWidth(190);
     for (const StepEntry& entry : stepTable()) {
         addItem(entry.name);

@@ -7,7 +7,7 @@
 #include <QFile>
 #include <QKeyEvent>
 #include <QStandardPaths>
-#include <QTabWidget>
+
 #include <QTableWidget>
 #include <QTemporaryDir>
 #include <QThread>
@@ -18,6 +18,7 @@
 #include "app/dialogs/shelf_window.h"
 #include "app/frame/steps.h"
 #include "app/kit/beside_page.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
 
 namespace wl {
@@ -62,6 +63,7 @@ bool takeScreenshots(const QString& folder) {
     window.setInch(false);
     window.setDark(false);
     window.openDemo();
+    window.resize(1280, 800);
     window.show();
     settle(window);
     bool done = true;
@@ -76,7 +78,7 @@ bool takeScreenshots(const QString& folder) {
         }
     }
     auto showTab = [&window](const char* tabs, int index) {
-        window.findChild<QTabWidget*>(QLatin1String(tabs))->setCurrentIndex(index);
+        window.findChild<SheetTabs*>(QLatin1String(tabs))->setCurrentIndex(index);
     };
     auto waitFor = [&window](const char* page) {
         const auto* beside = window.findChild<BesidePage*>(QLatin1String(page));
@@ -96,10 +98,8 @@ bool takeScreenshots(const QString& folder) {
                                                             {"tank-hook-swaps", "swapsTab"},
                                                             {"tank-how-sure", "doubtTab"},
                                                             {"tank-school", "schoolTab"}};
-    int tab = 0;
     for (const auto& [name, page] : tankTabs) {
-        tab += tab == 1 ? 2 : 1;  // the waters are a table of figures
-        showTab("tankTabs", tab);
+        revealInTabs(window.findChild<QWidget*>(QLatin1String(page)));
         waitFor(page);
         shoot(QString::fromLatin1(name));
     }

@@ -23,6 +23,8 @@ struct StepEntry {
     std::function<QString()> unreckoned;
     /// Whether the bait has nothing of it; null: every bait has.
     std::function<bool(const Design&)> idle = nullptr;
+    /// Its sheet takes the place of the picture as well.
+    bool wide = false;
 };
 
 /// In the order of work, one for each Step.

@@ -1,8 +1,8 @@
 #include "app/kit/form.h"
 
-#include <QHBoxLayout>
 #include <QScrollArea>
 #include <QSignalBlocker>
+#include <QVBoxLayout>
 
 #include "app/kit/plain_label.h"
 #include "app/kit/theme.h"
@@ -10,6 +10,11 @@
 #include "session/field_words.h"
 
 namespace wl {
+namespace {
+
+constexpr int kLabelWidth = 164;
+
+}  // namespace
 
 Form::Form(Workbench& bench, const QString& title, QWidget* parent)
     : QWidget(parent), bench_(bench), grid_(new QGridLayout(this)) {
@@ -27,6 +32,8 @@ Form::Form(Workbench& bench, const QString& title, QWidget* parent)
 void Form::addRow(const QString& label, QWidget* field) {
     lastLabel_ = plainLabel(label);
     lastLabel_->setBuddy(field);
+    lastLabel_->setFixedWidth(kLabelWidth);  // one edge for all fields of a sheet
+    lastLabel_->setWordWrap(true);
     grid_->addWidget(lastLabel_, row_, 0, Qt::AlignLeft | Qt::AlignTop);
     lastLabel_->setContentsMargins(0, 4, 0, 0);
     grid_->addWidget(field, row_, 1, Qt::AlignTop);
@@ -177,38 +184,71 @@ QComboBox* Form::addBox(const QString& label, const QString& objectName) {
     box->setAccessibleName(label);
     box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     box->setMinimumContentsLength(8);
-    box->setMaximumWidth(230);
     addRow(label, box);
     return box;
 }
 
-QLineEdit* Form::addText(const QString& path, const QString& label) {
+QComboBox* Form::words(const QString& label, const QString& objectName,
+                       std::function<QStringList(const Design&)> answers,
+                       std::function<QString(const Design&)> read,
+                       std::function<void(const QString&)> write) {
+    QComboBox* box = addBox(label, objectName);
+    auto refresh = [this, box, answers, read] {
+        const QSignalBlocker blocker(box);
+        box->clear();
+        box->addItems(answers(bench_.design()));
+        const QString now = read(bench_.design());
+        // What it names may be gone from the list: it still says so.
+        if (box->findText(now) < 0) {
+            box->insertItem(0, now);
+        }
+        box->setCurrentText(now);
+    };
+    connect(&bench_.document, &Document::designChanged, box, refresh);
+    connect(&bench_.shelf, &ShelfBook::changed, box, refresh);
+    connect(box, &QComboBox::activated, box, [box, write](int i) { write(box->itemText(i)); });
+    refresh();
+    return box;
+}
+
+QLineEdit* Form::line(const QString& label, const QString& objectName,
+                      std::function<QString(const Design&)> read,
+                      std::function<void(const QString&)> write) {
     auto* line = new QLineEdit;
-    line->setObjectName(path);
+    line->setObjectName(objectName);
     line->setAccessibleName(label);
     line->setMaxLength(100);
-    line->setMaximumWidth(230);
     addRow(label, line);
-    auto refresh = [this, line, path] {
-        const std::optional<Field> field = findField(bench_.design(), path.toStdString());
-        if (field && !(line->hasFocus() && line->isModified())) {
+    auto refresh = [this, line, read] {
+        if (!(line->hasFocus() && line->isModified())) {
             const QSignalBlocker blocker(line);
-            line->setText(QString::fromStdString(field->text));
+            line->setText(read(bench_.design()));
             line->setCursorPosition(0);
         }
     };
     connect(&bench_.document, &Document::designChanged, line, refresh);
-    connect(line, &QLineEdit::editingFinished, this, [this, line, path] {
+    connect(line, &QLineEdit::editingFinished, line, [line, write, refresh] {
         if (line->isModified()) {
-            bench_.document.endGesture();
-            if (const auto error = bench_.document.setText(path, line->text())) {
-                bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
-            }
             line->setModified(false);
+            write(line->text());
+            refresh();
         }
     });
     refresh();
     return line;
+}
+
+QLineEdit* Form::addText(const QString& path, const QString& label) {
+    const auto read = [path](const Design& d) {
+        const std::optional<Field> field = findField(d, path.toStdString());
+        return field ? QString::fromStdString(field->text) : QString();
+    };
+    return line(label, path, read, [this, path](const QString& text) {
+        bench_.document.endGesture();
+        if (const auto error = bench_.document.setText(path, text)) {
+            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+        }
+    });
 }
 
 QPlainTextEdit* Form::addNotes(const QString& path, const QString& label) {
@@ -274,12 +314,22 @@ void Form::add(QWidget* widget) {
     grid_->addWidget(widget, row_++, 0, 1, 2);
 }
 
+void Form::under(const QString& label, QWidget* widget) {
+    lastLabel_ = plainLabel(label);
+    lastLabel_->setBuddy(widget);
+    lastLabel_->setWordWrap(true);
+    grid_->addWidget(lastLabel_, row_++, 0, 1, 2);
+    grid_->addWidget(widget, row_++, 0, 1, 2);
+    last_ = widget;
+}
+
 void Form::enableLastWhen(std::function<bool(const Design&)> when) {
-    auto refresh = [this, field = last_, label = lastLabel_, when] {
+    auto refresh = [this, field = last_, label = lastLabel_, when, hides = hidesIdle_] {
         const bool on = when(bench_.design());
-        field->setEnabled(on);
-        if (label != nullptr) {
-            label->setEnabled(on);
+        for (QWidget* part : {field, static_cast<QWidget*>(label)}) {
+            if (part != nullptr) {
+                hides ? part->setVisible(on) : part->setEnabled(on);
+            }
         }
     };
     connect(&bench_.document, &Document::designChanged, last_, refresh);
@@ -318,7 +368,7 @@ QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QStrin
     auto all = [title, names] { return QStringList{title} + names(); };
     box->addItems(all());
     box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    box->setMinimumContentsLength(14);
+    box->setMinimumContentsLength(int(title.size()) + 2);
     followShelf(bench, box, all);
     QObject::connect(box, &QComboBox::activated, box, [box, take](int index) {
         box->setCurrentIndex(0);
@@ -329,20 +379,19 @@ QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QStrin
     return box;
 }
 
-QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch) {
+QWidget* formColumn(const QList<QWidget*>& parts) {
     auto* page = new QWidget;
     page->setObjectName(QStringLiteral("sheetPage"));
-    auto* layout = new QHBoxLayout(page);
+    auto* layout = new QVBoxLayout(page);
     layout->setContentsMargins(12, 8, 10, 8);
-    layout->setSpacing(16);
-    for (int i = 0; i < parts.size(); ++i) {
-        if (auto* form = qobject_cast<Form*>(parts[i])) {
-            form->finish();
-        }
-        layout->addWidget(parts[i], stretch.value(i, 1));
+    layout->setSpacing(14);
+    for (QWidget* part : parts) {
+        layout->addWidget(part);
     }
+    layout->addStretch();
     auto* area = new QScrollArea;
     area->setWidgetResizable(true);
+    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     area->setWidget(page);
     area->setFocusPolicy(Qt::NoFocus);
     return area;

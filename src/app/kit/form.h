@@ -43,11 +43,24 @@ class Form : public QWidget {
     QComboBox* choice(const QString& label, const QString& objectName, const QStringList& options,
                       std::function<int(const Design&)> read,
                       std::function<void(Design&, int)> write);
+    /// A choice among words that may change with the design; `write` is given the chosen one.
+    QComboBox* words(const QString& label, const QString& objectName,
+                     std::function<QStringList(const Design&)> answers,
+                     std::function<QString(const Design&)> read,
+                     std::function<void(const QString&)> write);
+    /// A line of text that does more than set one field.
+    QLineEdit* line(const QString& label, const QString& objectName,
+                    std::function<QString(const Design&)> read,
+                    std::function<void(const QString&)> write);
     /// A number that follows the results.
     QLabel* readout(const QString& label, std::function<QString(const Results&)> read);
     QLabel* note(const QString& text);
     QPushButton* button(const QString& label, const QString& objectName);
     void add(QWidget* widget);
+    /// A widget under its label, over the whole width.
+    void under(const QString& label, QWidget* widget);
+    /// From here on what means nothing is not shown, rather than greyed.
+    void hideIdle() { hidesIdle_ = true; }
     /// Shows or greys the last row by the design.
     void enableLastWhen(std::function<bool(const Design&)> when);
     /// Takes the last readout off the sheet while it has nothing to say.
@@ -68,6 +81,7 @@ class Form : public QWidget {
     Workbench& bench_;
     QGridLayout* grid_;
     int row_ = 0;
+    bool hidesIdle_ = false;
     QWidget* last_ = nullptr;
     QLabel* lastLabel_ = nullptr;
 };
@@ -79,7 +93,7 @@ void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> 
 QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QString& title,
                        std::function<QStringList()> names, std::function<void(int)> take);
 
-/// A worksheet page of forms side by side, scrolling when the window is small.
-QWidget* formRow(const QList<QWidget*>& parts, const QList<int>& stretch = {});
+/// A worksheet page: forms under each other, scrolling down when the window is small.
+QWidget* formColumn(const QList<QWidget*>& parts);
 
 }  // namespace wl

@@ -23,6 +23,21 @@ inline std::vector<RecordColumn> fieldColumns(const QStringList& names) {
     return columns;
 }
 
+/// One of the facts of the short list.
+inline RecordColumn fact(RecordColumn column) {
+    column.fact = true;
+    return column;
+}
+
+/// Fields of which the first `facts` stand in the short list.
+inline std::vector<RecordColumn> fieldColumns(const QStringList& names, int facts) {
+    std::vector<RecordColumn> columns = fieldColumns(names);
+    for (int i = 0; i < facts; ++i) {
+        columns[size_t(i)].fact = true;
+    }
+    return columns;
+}
+
 /// Read-only, from the results.
 inline RecordColumn derivedColumn(const QString& title, Quantity q,
                                   std::function<QString(const Results&, int)> derived) {

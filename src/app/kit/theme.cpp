@@ -62,7 +62,7 @@ QWidget { color: @ink; }
 QMainWindow, #centre, QDialog, QMenu, QMessageBox { background: @ground; }
 QToolTip { background: @sheet; color: @ink; border: 1px solid @rule; padding: 4px; }
 #topBar, #rail, #rightColumn { background: @ground; }
-#tank, #solidView, #swingView, #traceView, #runStrip, #weighBeam, #sheetPage, #worksheet, QScrollArea, #findingsBody { background: @sheet; }
+#tank, #solidView, #swingView, #traceView, #runStrip, #weighBeam, #sheetPage, #worksheet, QStackedWidget, QScrollArea, #findingsBody { background: @sheet; }
 QScrollArea { border: none; }
 QLineEdit, QPlainTextEdit, QComboBox { background: @sheet; border: 1px solid @rule; border-radius: 2px;
   padding: 2px 5px; selection-background-color: @water; selection-color: @sheet; min-height: 20px; }
@@ -78,6 +78,11 @@ QPushButton:disabled, QToolButton:disabled { color: @quiet; border-style: dotted
 QPushButton[main="true"] { background: @water; color: @sheet; border-color: @water; }
 QPushButton[main="true"]:disabled { background: @sheet; color: @quiet; border: 1px dotted @rule; }
 QPushButton[main="true"]:focus { border: 2px solid @ink; }
+QToolButton[role="tab"] { background: transparent; border: none; border-bottom: 2px solid transparent; padding: 3px 7px; }
+QToolButton[role="tab"]:hover { color: @water; }
+QToolButton[role="tab"]:checked { color: @water; border-bottom: 2px solid @water; }
+QToolButton[role="tab"]:focus { border-bottom: 2px solid @ink; }
+#sheetTabs { background: @ground; }
 QLabel[role="quiet"] { color: @quiet; }
 QLabel[role="fault"] { color: @signal; }
 QTableView { background: @sheet; gridline-color: @rule; border: 1px solid @rule;

@@ -16,8 +16,8 @@ struct Inks {
 
 const Inks& inks();
 
-/// Three sizes of type, in pixels at 100 %.
-enum class Type { Small = 12, Body = 14, Large = 20 };
+/// The sizes of type, in pixels at 100 %. Figure: what is read at arm's length.
+enum class Type { Small = 12, Body = 14, Figure = 18, Large = 20 };
 QFont type(Type size, bool strong = false);
 
 /// Sets Fusion, palette, shipped font and style sheet. The application's font size sets the scale.

@@ -1,6 +1,8 @@
 // What every part of the window shares: the bait worked on, the bench units, shelf and scale.
 #pragma once
 
+#include <QAbstractItemDelegate>
+#include <QAbstractItemModel>
 #include <QObject>
 #include <QSet>
 #include <QStandardPaths>
@@ -70,6 +72,9 @@ class Workbench : public QObject {
     void benchChanged();
     void placeWanted(const QString& path);
     void said(const QString& text);
+    /// Asks for a wide table of all a model has, in the place of picture and sheet.
+    void wideWanted(QAbstractItemModel* model, QAbstractItemDelegate* delegate,
+                    const QString& name);
     /// Asks the window to open a design of its own, as new and unsaved.
     void openWanted(const DesignPtr& design);
 

@@ -2,8 +2,13 @@
 #include <QPainter>
 #include <QPrintDialog>
 #include <QPrinter>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QScrollBar>
+#include <QVBoxLayout>
 
-#include "app/kit/form.h"
+#include "app/kit/flow_layout.h"
+#include "app/kit/plain_label.h"
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
 #include "session/words.h"
@@ -15,46 +20,111 @@ namespace {
 
 constexpr QPointF kPaperMargin_mm(10, 10);
 
-// Both pages of the sheet, side by side, as they will be printed.
-class SheetPreview : public QWidget {
+constexpr double kLeastZoom = 0.5, kMostZoom = 4.0, kZoomStep = 1.25;
+
+// One page of the sheet as it will be printed; as wide as the room for it, or nearer.
+class SheetPage : public QWidget {
   public:
-    explicit SheetPreview(Workbench& bench) : bench_(bench) {
-        setMinimumSize(300, 130);
+    explicit SheetPage(Workbench& bench) : bench_(bench) {
+        setObjectName(QStringLiteral("sheetPreview"));
         setAccessibleName(tr("Preview of the bench sheet"));
-        connect(&bench.evaluator, &Evaluator::resultsChanged, this, qOverload<>(&QWidget::update));
-        connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
+    }
+    int page() const { return page_; }
+    int pages() const {
+        const ResultsPtr r = bench_.results();
+        return r && r->derived ? benchPages(inside(*r->derived), *r->design, *r->derived) : 0;
+    }
+    void setPage(int page) {
+        page_ = std::clamp(page, 0, std::max(0, pages() - 1));
+        const ResultsPtr r = bench_.results();
+        setAccessibleDescription(r ? tr("page %1 of %2").arg(page_ + 1).arg(pages()) : QString());
+        update();
+    }
+    // As wide as that, and as high as the paper then is.
+    void fit(double width_px) {
+        const ResultsPtr r = bench_.results();
+        const QSizeF paper = r && r->derived ? paperOf(*r->derived) : QSizeF(297, 210);
+        setFixedSize(int(width_px), int(width_px * paper.height() / paper.width()));
+        setPage(page_);
     }
 
   protected:
     void paintEvent(QPaintEvent*) override {
         QPainter p(this);
+        p.setRenderHint(QPainter::Antialiasing);
         const ResultsPtr r = bench_.results();
         if (!r || !r->derived) {
             p.setPen(inks().quiet);
             p.drawText(rect(), Qt::AlignCenter, tr("Nothing to print yet."));
             return;
         }
-        const QSizeF paper = benchPageSize(*r->derived).size(QPageSize::Millimeter).transposed();
-        const double gap = 10;
-        const QSizeF inside = paper - QSizeF(2 * kPaperMargin_mm.x(), 2 * kPaperMargin_mm.y());
-        const int pages = benchPages(inside, *r->design, *r->derived);
-        const double s = std::min((width() - gap * (pages - 1) - 2) / (pages * paper.width()),
-                                  (height() - 2) / paper.height());
-        for (int i = 0; i < pages; ++i) {
-            p.save();
-            p.translate(i * (paper.width() * s + gap), 0);
-            p.scale(s, s);
-            p.fillRect(QRectF(QPointF(), paper), Qt::white);
-            p.setPen(QPen(inks().quiet, 0.5));
-            p.drawRect(QRectF(QPointF(), paper));
-            p.translate(kPaperMargin_mm);
-            paintBenchPage(p, i, inside, *r->design, *r->derived, bench_.bench());
-            p.restore();
-        }
+        const QSizeF paper = paperOf(*r->derived);
+        const double s = width() / paper.width();
+        p.scale(s, s);
+        p.fillRect(QRectF(QPointF(), paper), Qt::white);
+        p.setPen(QPen(inks().quiet, 0.3));
+        p.drawRect(QRectF(QPointF(), paper));
+        p.translate(kPaperMargin_mm);
+        paintBenchPage(p, page_, inside(*r->derived), *r->design, *r->derived, bench_.bench());
     }
 
   private:
+    static QSizeF paperOf(const Derived& d) {
+        return benchPageSize(d).size(QPageSize::Millimeter).transposed();
+    }
+    static QSizeF inside(const Derived& d) {
+        return paperOf(d) - QSizeF(2 * kPaperMargin_mm.x(), 2 * kPaperMargin_mm.y());
+    }
     Workbench& bench_;
+    int page_ = 0;
+};
+
+// The page in its frame, with the keys to turn it and to go nearer.
+class SheetPreview : public QScrollArea {
+  public:
+    explicit SheetPreview(Workbench& bench) : page_(new SheetPage(bench)) {
+        setWidget(page_);
+        setAlignment(Qt::AlignHCenter | Qt::AlignTop);
+        setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);  // or a page on the edge would flicker
+        connect(&bench.evaluator, &Evaluator::resultsChanged, this, [this] { refresh(); });
+        connect(&bench, &Workbench::benchChanged, this, [this] { refresh(); });
+    }
+    std::function<void()> changed;
+    void turn(int by) {
+        page_->setPage(page_->page() + by);
+        verticalScrollBar()->setValue(0);
+        changed();
+    }
+    void zoom(double by) {
+        zoom_ = std::clamp(zoom_ * by, kLeastZoom, kMostZoom);
+        refresh();
+    }
+    void fitWidth() {
+        zoom_ = 1;
+        refresh();
+    }
+    QString words() const {
+        return page_->pages() == 0 ? QString()
+                                   : tr("page %1 of %2").arg(page_->page() + 1).arg(page_->pages());
+    }
+    int page() const { return page_->page(); }
+    int pages() const { return page_->pages(); }
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override {
+        QScrollArea::resizeEvent(event);
+        refresh();
+    }
+
+  private:
+    void refresh() {
+        page_->fit(std::max(200.0, zoom_ * (viewport()->width() - 4)));
+        if (changed) {
+            changed();
+        }
+    }
+    SheetPage* page_;
+    double zoom_ = 1;
 };
 
 }  // namespace
@@ -79,13 +149,21 @@ void saveTemplates(Workbench& bench, const QString& path) {
 }
 
 QWidget* makeBenchSheetPage(Workbench& bench) {
-    auto* actions = new Form(bench, tr("Bench sheet"));
+    auto* bar = new QWidget;
+    auto* line = new FlowLayout(bar);
+    const auto addButton = [line](const QString& label, const QString& name) {
+        auto* button = new QPushButton(label);
+        button->setObjectName(name);
+        line->addWidget(button);
+        return button;
+    };
     auto* path = new QLineEdit;
     path->setObjectName("sheetPath");
     path->setAccessibleName(tr("File to save to"));
     path->setPlaceholderText(tr("file name, or leave empty to choose"));
-    actions->add(path);
-    auto* save = actions->button(tr("Save as PDF"), "savePdf");
+    path->setMinimumWidth(290);
+    line->addWidget(path);
+    auto* save = addButton(tr("Save as PDF"), "savePdf");
     save->setProperty("main", true);
     QObject::connect(save, &QPushButton::clicked, save, [&bench, save, path] {
         QString file = path->text().trimmed();
@@ -98,7 +176,7 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
             savePdf(bench, file);
         }
     });
-    auto* templates = actions->button(tr("Save templates…"), "saveTemplates");
+    auto* templates = addButton(tr("Save templates…"), "saveTemplates");
     templates->setToolTip(
         tr("Side, top, lip and outlines as SVG or DXF, or the body's pieces as an STL solid"));
     QObject::connect(templates, &QPushButton::clicked, templates, [&bench, templates, path] {
@@ -113,7 +191,7 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
             saveTemplates(bench, file);
         }
     });
-    auto* print = actions->button(tr("Print…"), "printSheet");
+    auto* print = addButton(tr("Print…"), "printSheet");
     QObject::connect(print, &QPushButton::clicked, print, [&bench, print] {
         const ResultsPtr r = bench.results();
         if (!r || !r->derived) {
@@ -128,11 +206,45 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
             paintBenchSheet(printer, *r->design, *r->derived, bench.bench());
         }
     });
-    actions->note(
+    auto* preview = new SheetPreview(bench);
+    auto* back = addButton(tr("Page back"), "pageBack");
+    auto* where = plainLabel();
+    where->setObjectName("pageOf");
+    line->addWidget(where);
+    auto* on = addButton(tr("Page on"), "pageOn");
+    back->setShortcut(QKeySequence(Qt::Key_PageUp));
+    on->setShortcut(QKeySequence(Qt::Key_PageDown));
+    auto* nearer = addButton(tr("Nearer"), "sheetNearer");
+    auto* farther = addButton(tr("Farther"), "sheetFarther");
+    auto* whole = addButton(tr("Whole width"), "sheetWhole");
+    nearer->setShortcut(QKeySequence::ZoomIn);
+    farther->setShortcut(QKeySequence::ZoomOut);
+    whole->setShortcut(QKeySequence(QStringLiteral("Ctrl+0")));
+    QObject::connect(back, &QPushButton::clicked, preview, [preview] { preview->turn(-1); });
+    QObject::connect(on, &QPushButton::clicked, preview, [preview] { preview->turn(1); });
+    QObject::connect(nearer, &QPushButton::clicked, preview,
+                     [preview] { preview->zoom(kZoomStep); });
+    QObject::connect(farther, &QPushButton::clicked, preview,
+                     [preview] { preview->zoom(1 / kZoomStep); });
+    QObject::connect(whole, &QPushButton::clicked, preview, [preview] { preview->fitWidth(); });
+    preview->changed = [preview, where, back, on] {
+        where->setText(preview->words());
+        back->setEnabled(preview->page() > 0);
+        on->setEnabled(preview->page() + 1 < preview->pages());
+    };
+    auto* note = plainLabel(
         tr("Templates at true scale with a 100 mm and a 4 in bar: print at 100 %, measure the "
            "bar, then cut. Cautions stand after the parts."));
-    actions->setMaximumWidth(260);
-    return formRow({actions, new SheetPreview(bench)}, {0, 1});
+    note->setProperty("role", "quiet");
+    note->setWordWrap(true);
+    auto* page = new QWidget;
+    page->setObjectName(QStringLiteral("sheetPage"));
+    auto* layout = new QVBoxLayout(page);
+    layout->setContentsMargins(12, 8, 12, 8);
+    layout->addWidget(bar);
+    layout->addWidget(note);
+    layout->addWidget(preview, 1);
+    return page;
 }
 
 }  // namespace wl

@@ -13,7 +13,8 @@ QWidget* makeBriefPage(Workbench& bench) {
     water->readout(tr("Weighs"), [&bench](const Results& r) {
         return bench.text(Quantity::Density, r.derived->waterDensity_kg_m3);
     });
-    water->field("/notes");
+    auto* notes = new Form(bench, {});
+    notes->field("/notes");
 
     auto* wanted = new Form(bench, tr("Wanted"));
     wanted->fields({"/brief/wanted_state", "/brief/wanted_spare", "/brief/wanted_sink_speed",
@@ -49,7 +50,7 @@ QWidget* makeBriefPage(Workbench& bench) {
         }));
     tackle->fields({"/brief/line_diameter", "/brief/cast_length", "/brief/retrieve_speed",
                     "/brief/rod_tip_height", "/brief/countdown"});
-    return formRow({water, wanted, tackle});
+    return formColumn({wanted, water, tackle, notes});
 }
 
 }  // namespace wl

@@ -1,8 +1,9 @@
-#include <QTabWidget>
+#include <QVBoxLayout>
 
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/record_columns.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
 #include "core/joint/joint_layout.h"
@@ -93,9 +94,8 @@ QString stopWord(const JointOpening& o) {
 class WantedOpening : public QWidget {
   public:
     WantedOpening(Workbench& bench, RecordTable* table) : bench_(bench), table_(table) {
-        auto* form = new QHBoxLayout(this);
-        form->setContentsMargins(0, 0, 0, 0);
-        form->setSpacing(6);
+        auto* form = new FlowLayout(this);
+        form->setContentsMargins(12, 0, 10, 0);
         line_ = new QLineEdit;
         line_->setObjectName("wantedOpening");
         line_->setAccessibleName(tr("Wanted opening each way, degrees"));
@@ -110,7 +110,6 @@ class WantedOpening : public QWidget {
             form->addWidget(button);
             QObject::connect(button, &QPushButton::clicked, this, [this, bevel] { apply(bevel); });
         }
-        form->addStretch();
     }
 
   private:
@@ -157,13 +156,15 @@ class WantedOpening : public QWidget {
 };
 
 RecordTable* jointTable(Workbench& bench) {
-    std::vector<RecordColumn> c = fieldColumns({"name", "x", "gap", "bevel_front", "bevel_rear"});
-    c.push_back(derivedColumn(tr("Opens ±"), Quantity::Angle, [&bench](const Results& r, int row) {
-        const JointCut& cut = r.derived->shape->joints[size_t(row)];
-        return cut.opening.stop == JointStop::None
-                   ? tr("free")
-                   : bench.text(Quantity::Angle, cut.opening.opening_rad, false);
-    }));
+    std::vector<RecordColumn> c =
+        fieldColumns({"name", "x", "gap", "bevel_front", "bevel_rear"}, 3);
+    c.push_back(
+        fact(derivedColumn(tr("Opens ±"), Quantity::Angle, [&bench](const Results& r, int row) {
+            const JointCut& cut = r.derived->shape->joints[size_t(row)];
+            return cut.opening.stop == JointStop::None
+                       ? tr("free")
+                       : bench.text(Quantity::Angle, cut.opening.opening_rad, false);
+        })));
     c.push_back(derivedColumn(tr("Play ±"), Quantity::Angle, [&bench](const Results& r, int row) {
         const double width = r.derived->shape->joints[size_t(row)].plan.halfWidthFront_m;
         const double play = r.design->joints[size_t(row)].play_m;
@@ -208,18 +209,22 @@ RecordTable* jointTable(Workbench& bench) {
             bench.document.endGesture();
             bench.document.submit(std::move(next), tr("Pin from the shelf"));
         }));
+    table->setEmptyWords(
+        tr("One piece. Cut a joint and the bait is parted there; measure the gap, the bevels of "
+           "the faces and the pin."));
     return table;
 }
 
 RecordTable* pieceTable(Workbench& bench) {
-    std::vector<RecordColumn> c = fieldColumns({"name", "own_stock", "stock/shelf_density"});
+    std::vector<RecordColumn> c = fieldColumns({"name", "own_stock", "stock/shelf_density"}, 1);
     c.back().applies = [](const Design& d, int r) { return r > 0 && d.pieces[size_t(r)].ownStock; };
     auto of = [](const Results& r, int row) -> const PieceBalance& {
         return r.derived->mass->pieces[size_t(row)];
     };
-    c.push_back(derivedColumn(tr("Mass"), Quantity::Mass, [&bench, of](const Results& r, int row) {
-        return bench.text(Quantity::Mass, of(r, row).mass_kg, false);
-    }));
+    c.push_back(
+        fact(derivedColumn(tr("Mass"), Quantity::Mass, [&bench, of](const Results& r, int row) {
+            return bench.text(Quantity::Mass, of(r, row).mass_kg, false);
+        })));
     c.push_back(
         derivedColumn(tr("Displaces"), Quantity::Volume, [&bench, of](const Results& r, int row) {
             return bench.text(Quantity::Volume, of(r, row).displacedVolume_m3, false);
@@ -233,7 +238,7 @@ RecordTable* pieceTable(Workbench& bench) {
             return bench.text(Quantity::Length, of(r, row).centreOfBuoyancy_m.x(), false);
         }));
     c.push_back(
-        derivedColumn(tr("Alone"), Quantity::Number, [&bench, of](const Results& r, int row) {
+        fact(derivedColumn(tr("Alone"), Quantity::Number, [&bench, of](const Results& r, int row) {
             if (r.derived->rest->alone.empty()) {
                 return tr("the whole bait");
             }
@@ -243,7 +248,7 @@ RecordTable* pieceTable(Workbench& bench) {
                                     : tr("any attitude");
             return (a.net_kg >= 0 ? tr("floats, %1 spare, %2") : tr("sinks, %1 heavy, %2"))
                 .arg(bench.text(Quantity::Mass, std::abs(a.net_kg)), way);
-        }));
+        })));
     return new RecordTable(bench, "pieces", "/pieces", std::move(c), {});
 }
 
@@ -253,11 +258,9 @@ QWidget* makeJointsPage(Workbench& bench) {
     auto* page = new QWidget;
     page->setObjectName("sheetPage");
     auto* layout = new QVBoxLayout(page);
-    layout->setContentsMargins(12, 6, 12, 6);
+    layout->setContentsMargins(0, 0, 0, 6);
     layout->setSpacing(4);
-    auto* tabs = new QTabWidget;
-    tabs->setObjectName("jointTabs");
-    tabs->setDocumentMode(true);
+    auto* tabs = new SheetTabs(QStringLiteral("jointTabs"));
     RecordTable* joints = jointTable(bench);
     tabs->addTab(joints, tr("Joints"));
     tabs->addTab(pieceTable(bench), tr("Pieces"));
@@ -268,6 +271,7 @@ QWidget* makeJointsPage(Workbench& bench) {
         "the pocket sealed before paint. Wire ends fly: cover your eyes."));
     note->setProperty("role", "quiet");
     note->setFont(type(Type::Small));
+    note->setContentsMargins(12, 0, 10, 0);
     note->setWordWrap(true);
     layout->addWidget(note);
     return page;

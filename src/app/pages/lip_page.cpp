@@ -1,7 +1,7 @@
 #include <QPainter>
-#include <QVBoxLayout>
 
 #include "app/kit/form.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
 #include "app/views/bait_painter.h"
@@ -17,7 +17,7 @@ namespace {
 class LipDrawing : public QWidget {
   public:
     explicit LipDrawing(Workbench& bench) : bench_(bench) {
-        setMinimumSize(110, 120);
+        setMinimumSize(110, 130);
         setAccessibleName(tr("The lip laid flat"));
         connect(&bench.document, &Document::designChanged, this, qOverload<>(&QWidget::update));
         connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
@@ -68,7 +68,7 @@ class LipDrawing : public QWidget {
 }  // namespace
 
 QWidget* makeLipPage(Workbench& bench) {
-    auto* sheet = new Form(bench, tr("Lip"));
+    auto* sheet = new Form(bench, {});
     sheet->fields({"/lip/present", "/lip/family"});
     auto cutLips = [&bench] {
         QStringList list{tr("choose…")};
@@ -120,10 +120,10 @@ QWidget* makeLipPage(Workbench& bench) {
     followShelf(bench, sheets, names);
     sheet->fields(
         {"/lip/thickness", "/lip/length", "/lip/root_width", "/lip/width", "/lip/tip_round"});
-    auto* shaped = new Form(bench, tr("Bend, notch, hole"));
+    auto* shaped = new Form(bench, {});
     shaped->fields({"/lip/bend", "/lip/bend_at", "/lip/notch_width", "/lip/notch_depth",
                     "/lip/hole_diameter", "/lip/hole_at"});
-    auto* slot = new Form(bench, tr("Slot"));
+    auto* slot = new Form(bench, {});
     slot->fields({"/lip/angle", "/lip/slot_x", "/lip/slot_z", "/lip/slot_depth"});
     slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
         return bench.text(Quantity::Mass, r.derived->mass->lip.mass_kg);
@@ -132,7 +132,7 @@ QWidget* makeLipPage(Workbench& bench) {
         tr("0° lies in line with the body and runs deep; 90° stands straight down. Set it in slow "
            "epoxy so that it can be sighted straight: gloves, fresh air."));
 
-    auto* tie = new Form(bench, tr("Tie"));
+    auto* tie = new Form(bench, {});
     tie->field("/tie/place");
     tie->names(
         tr("Carried by"), "/tie/eye", tr("no eye: a place"), eyeNames,
@@ -146,13 +146,12 @@ QWidget* makeLipPage(Workbench& bench) {
         });
     tie->enableLastWhen([](const Design& d) { return d.tie.place == TiePlace::Body; });
     tie->fields({"/tie/up_lip", "/tie/stand_off", "/tie/x", "/tie/z"});
-    auto* tieAndShape = new QWidget;
-    auto* stacked = new QVBoxLayout(tieAndShape);
-    stacked->setContentsMargins(0, 0, 0, 0);
-    stacked->addWidget(tie);
-    stacked->addWidget(shaped);
-    stacked->addStretch();
-    return formRow({sheet, slot, tieAndShape, new LipDrawing(bench)}, {3, 3, 3, 2});
+    auto* tabs = new SheetTabs(QStringLiteral("lipTabs"));
+    tabs->addTab(formColumn({sheet, new LipDrawing(bench)}), tr("Lip"));
+    tabs->addTab(formColumn({slot}), tr("Slot"));
+    tabs->addTab(formColumn({tie}), tr("Tie"));
+    tabs->addTab(formColumn({shaped}), tr("Bend, notch, hole"));
+    return tabs;
 }
 
 }  // namespace wl

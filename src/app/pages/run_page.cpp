@@ -1,5 +1,6 @@
 #include "app/kit/form.h"
 #include "app/kit/plot.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/pages/pages.h"
 #include "session/words.h"
 
@@ -113,7 +114,10 @@ QWidget* makeRunPage(Workbench& bench) {
         });
     });
     tow->fields({"/brief/retrieve_speed", "/brief/cast_length"});
-    return formRow({depth, tow, pitchPlot(bench)}, {4, 3, 4});
+    auto* tabs = new SheetTabs(QStringLiteral("runTabs"));
+    tabs->addTab(formColumn({depth}), tr("Depth"));
+    tabs->addTab(formColumn({tow, pitchPlot(bench)}), tr("Under way"));
+    return tabs;
 }
 
 }  // namespace wl

@@ -44,7 +44,7 @@ RecordColumn predicted(Workbench& bench, const QString& title, Quantity q,
 }  // namespace
 
 QWidget* makeWaterLogPage(Workbench& bench) {
-    std::vector<RecordColumn> c = fieldColumns({"date", "kind", "mass"});
+    std::vector<RecordColumn> c = fieldColumns({"date", "kind", "mass"}, 2);
     const auto foretold = [&](Quantity q, std::optional<double> LogEntry::*value) {
         c.push_back(predicted(bench, tr("foretold"), q, value));
     };
@@ -63,8 +63,9 @@ QWidget* makeWaterLogPage(Workbench& bench) {
                        : QStringLiteral("–");
         }));
     foretold(Quantity::Speed, &LogEntry::predictedSink_m_s);
-    c.push_back(fieldColumn("depth"));
+    c.push_back(fact(fieldColumn("depth")));
     foretold(Quantity::Distance, &LogEntry::predictedDepth_m);
+    c.back().fact = true;
     c.push_back(fieldColumn("remarks"));
     auto* table = new RecordTable(bench, "waterLog", "/log", std::move(c),
                                   {{"addTankTest", tr("Log a tank test"),
@@ -72,7 +73,10 @@ QWidget* makeWaterLogPage(Workbench& bench) {
                                    {"addWaterTest", tr("Log a run in the water"),
                                     [&bench](int) { addTest(bench, LogKind::Water); }, false},
                                    removeAction(bench, "removeTest", tr("Remove a test"), "/log")});
-    return formRow({table});
+    table->setEmptyWords(
+        tr("Nothing logged yet. Let the bait go in a tub, or run it once over a known bottom, and "
+           "write down what you saw: what was foretold is kept beside it."));
+    return table;
 }
 
 }  // namespace wl

@@ -11,6 +11,8 @@
 namespace wl {
 namespace {
 
+constexpr int kAround = 64;  // margins, the button's own edge, the scroll bar
+
 // A button does not break its words by itself, and takes & for a key.
 QString broken(const QString& label, const QFontMetrics& metrics, int width) {
     QStringList lines;
@@ -30,6 +32,7 @@ QString broken(const QString& label, const QFontMetrics& metrics, int width) {
 FindingsPanel::FindingsPanel(Bait& bait, Workbench& bench, QWidget* parent)
     : QWidget(parent), bait_(bait), bench_(bench), title_(plainLabel()) {
     setObjectName(QStringLiteral("findings"));
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(2);
@@ -158,10 +161,25 @@ void FindingsPanel::refresh() {
     }
     list_->addStretch();
     fitButtons();
+    updateGeometry();
+}
+
+QSize FindingsPanel::sizeHint() const {
+    const int inside = std::max(100, width() - kAround / 2);
+    const QMargins m = list_->contentsMargins();
+    int height = title_->sizeHint().height() + m.top() + m.bottom() + 6;
+    for (int i = 0; i < list_->count(); ++i) {
+        if (const QWidget* part = list_->itemAt(i)->widget()) {
+            height += (part->hasHeightForWidth() ? part->heightForWidth(inside)
+                                                 : part->sizeHint().height()) +
+                      list_->spacing();
+        }
+    }
+    const int most = parentWidget() != nullptr ? parentWidget()->height() / 3 : height;
+    return {300, std::min(height, std::max(90, most))};
 }
 
 void FindingsPanel::fitButtons() {
-    constexpr int kAround = 64;  // margins, the button's own edge, the scroll bar
     for (auto* button : findChildren<QPushButton*>()) {
         button->setText(broken(button->accessibleName(), button->fontMetrics(), width() - kAround));
     }
@@ -170,6 +188,7 @@ void FindingsPanel::fitButtons() {
 void FindingsPanel::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
     fitButtons();
+    updateGeometry();
 }
 
 }  // namespace wl

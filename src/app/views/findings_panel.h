@@ -13,6 +13,8 @@ class FindingsPanel : public QWidget {
     Q_OBJECT
   public:
     FindingsPanel(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
+    /// What it has to say, or a third of the column it stands in.
+    QSize sizeHint() const override;
 
   protected:
     void resizeEvent(QResizeEvent* event) override;

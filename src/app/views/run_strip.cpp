@@ -3,9 +3,14 @@
 #include <QPainter>
 #include <QPainterPath>
 
-#include "app/kit/theme.h"
+#include "app/kit/fit_text.h"
 
 namespace wl {
+namespace {
+
+constexpr double kHeadline = 26;
+
+}  // namespace
 
 RunStrip::RunStrip(Bait& bait, Workbench& bench, QWidget* parent)
     : QWidget(parent), bait_(bait), bench_(bench) {
@@ -37,9 +42,9 @@ QString RunStrip::headline() const {
         return tr("Stays at the surface at %1")
             .arg(bench_.text(Quantity::Speed, b.retrieveSpeed_m_s));
     }
-    return tr("Deepest %1 (%2 to %3), %4 from the rod; wanted %5")
-        .arg(depth(run.path.maxDepth_m), depth(run.depthLow_m), depth(run.depthHigh_m),
-             depth(run.path.maxDepthFromRod_m), depth(b.wantedDepth_m));
+    return tr("Deepest %1 (%2 to %3), wanted %4")
+        .arg(depth(run.path.maxDepth_m), bench_.text(Quantity::Distance, run.depthLow_m, false),
+             depth(run.depthHigh_m), depth(b.wantedDepth_m));
 }
 
 void RunStrip::paintEvent(QPaintEvent*) {
@@ -47,16 +52,15 @@ void RunStrip::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
     p.fillRect(rect(), c.sheet);
-    p.setFont(type(Type::Body, true));
     p.setPen(c.ink);
-    p.drawText(QRectF(10, 2, width() - 20, 20), Qt::AlignLeft | Qt::AlignVCenter,
-               tr("Run strip") + QStringLiteral("   ") + headline());
+    drawFitted(p, QRectF(10, 2, width() - 20, kHeadline), Qt::AlignLeft | Qt::AlignVCenter,
+               headline(), {type(Type::Figure, true), type(Type::Body, true), type(Type::Small)});
     if (!shown_) {
         return;
     }
     const Brief& b = shown_->design->brief;
     const Run& run = *shown_->run;
-    const double left = 56, right = 60, top = 26, bottom = 20;
+    const double left = 44, right = 58, top = kHeadline + 6, bottom = 10;
     const double most = std::max({b.waterDepth_m * 1.08, b.wantedDepth_m * 1.1,
                                   std::min(run.depthHigh_m, 1.6 * b.waterDepth_m) * 1.05});
     const double s = std::min((width() - left - right) / (b.castLength_m * 1.04),
@@ -125,24 +129,6 @@ void RunStrip::paintEvent(QPaintEvent*) {
     p.drawLine(at(0, -b.rodTipHeight_m), QPointF(x0 - 18, surface + 2));
 
     p.setFont(type(Type::Small));
-    const double factsX = x1 + 64;
-    if (run.levelTrim && run.depthKnown && width() - factsX > 180) {
-        const QString facts[] = {
-            tr("swims with its nose at %1")
-                .arg(bench_.text(Quantity::Angle, run.levelTrim->pitch_rad)),
-            tr("pulls %1 on the line").arg(bench_.text(Quantity::Force, run.levelTrim->tension_N)),
-            tr("near its deepest for %1 of the way")
-                .arg(bench_.text(Quantity::Fraction, run.path.shareNearDeepest)),
-            tr("trolled on the same line: %1")
-                .arg(bench_.text(Quantity::Distance, run.trolledDepth_m))};
-        p.setPen(c.ink);
-        double y = top + 8;
-        for (const QString& fact : facts) {
-            p.drawText(QRectF(factsX, y, width() - factsX - 8, 20),
-                       Qt::AlignLeft | Qt::AlignVCenter, fact);
-            y += 22;
-        }
-    }
     p.setPen(c.quiet);
     const double label = x1 + 4;
     p.drawText(QRectF(label, bed - 9, right, 18), Qt::AlignLeft | Qt::AlignVCenter,

@@ -11,7 +11,7 @@ class RunStrip : public QWidget {
     Q_OBJECT
   public:
     RunStrip(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
-    QSize minimumSizeHint() const override { return {400, 120}; }
+    QSize minimumSizeHint() const override { return {320, 110}; }
 
     /// Headline of the strip, as drawn.
     QString headline() const;

@@ -11,6 +11,7 @@ namespace wl {
 namespace {
 
 constexpr int kSettle_ms = 150;
+constexpr double kEdge = 12;
 
 }  // namespace
 
@@ -108,75 +109,68 @@ void Tank::takeResults() {
     update();
 }
 
-void Tank::updateFrame() {
-    if (!shown_) {
-        return;
-    }
-    const Derived& d = *shown_->derived;
-    if (dragged_ >= 0) {
-        return;  // the sheet stays put under a drag
-    }
-    const double lipAhead =
-        shown_->design->lip.present
-            ? std::max(0.0, -(tiePoint(*shown_->design).x()) + shown_->design->lip.length_m)
-            : 0.01;
-    const double length = d.shape->sizes.length_m + lipAhead + 0.03;
-    // Room above for the back and below for whatever hangs lowest, from the body's middle.
-    const double middle = pose_.up.dot(d.shape->solid.centroid_m);
-    double above = 0.62 * d.shape->sizes.maxHeight_m, below = above;
-    for (const Fitting& f : shown_->design->fittings) {
-        if (swings(f.kind)) {
-            const double hang = f.kind == FittingKind::Treble ? 1.25 * f.size_m : f.size_m;
-            below = std::max(below, middle - pose_.up.dot(fittingPlace(*shown_->design, f)) + hang);
-        }
-    }
-    above = std::max(above, pose_.offset_m - middle + 0.003);
-    const double tall =
-        view_ == TankView::Top ? 1.5 * d.shape->sizes.maxWidth_m + 0.01 : above + below + 0.003;
-    const double free = height() - kRulerHeight - kCaptionHeight - 8;
-    const double wide = view_ == TankView::Front ? 2.4 * d.shape->sizes.maxWidth_m + 0.03 : length;
-    pixelsPerMetre_ = std::min(width() / wide, free / tall);
-    const double middleX =
-        view_ == TankView::Front ? 0.0 : 0.5 * (d.shape->sizes.length_m - lipAhead);
-    origin_ = {0.5 * width() - middleX * pixelsPerMetre_, 0.0};
-    if (view_ == TankView::Top) {
-        origin_.setY(kCaptionHeight + 0.5 * free);
-    } else {
-        const double spare = free - tall * pixelsPerMetre_;
-        waterlineY_ = kCaptionHeight + 0.4 * spare + above * pixelsPerMetre_ +
-                      (middle - pose_.offset_m) * pixelsPerMetre_;
+bool Tank::isStill() const {
+    switch (step_) {
+        case Step::Body:
+        case Step::Stock:
+        case Step::Fittings:
+        case Step::Ballast:
+        case Step::LipAndTie:
+        case Step::Joints:
+            return true;
+        default:
+            return view_ == TankView::Top;
     }
 }
 
-ViewFrame Tank::viewFrame() const {
+void Tank::updateFrame() {
+    if (!shown_ || dragged_ >= 0) {
+        return;  // the sheet stays put under a drag
+    }
+    // All that is drawn has room, as it will lie when it has come to rest.
+    const Pose pose = wantedPose();
+    const std::array<double, 4> box =
+        extent_mm(drawBait(*shown_->design, *shown_->derived, viewFrame(pose), DrawnFor::Picture));
+    double low = box[1] / 1000, high = box[3] / 1000;
+    if (!isStill()) {
+        constexpr double kOverWater_m = 0.003;
+        high = std::max(high, pose.offset_m + kOverWater_m);
+    }
+    const double top = kCaptionHeight, free = height() - kRulerHeight - top - kEdge;
+    const double wide = std::max(1e-3, (box[2] - box[0]) / 1000), tall = std::max(1e-3, high - low);
+    pixelsPerMetre_ = std::min((width() - 2 * kEdge) / wide, free / tall);
+    const double spare = free - tall * pixelsPerMetre_;
+    origin_ = {0.5 * width() - 0.5 * (box[0] + box[2]) / 1000 * pixelsPerMetre_,
+               top + 0.5 * spare + high * pixelsPerMetre_};
+    waterlineY_ = origin_.y() - pose.offset_m * pixelsPerMetre_;
+}
+
+ViewFrame Tank::viewFrame(const Pose& pose) const {
     ViewFrame frame = levelFrame(drawnView(view_));
-    if (view_ != TankView::Top) {
-        const PlaneAxes axes = planeAxes(pose_.up);
+    if (!isStill()) {
+        const PlaneAxes axes = planeAxes(pose.up);
         frame.right = view_ == TankView::Side ? axes.aft : axes.port;
-        frame.up = pose_.up;
-        frame.down = -pose_.up;
+        frame.up = pose.up;
+        frame.down = -pose.up;
     }
     return frame;
+}
+
+double Tank::zeroY() const {
+    return isStill() ? origin_.y() : waterlineY_ + pose_.offset_m * pixelsPerMetre_;
 }
 
 QPointF Tank::toPaper(const Eigen::Vector3d& r) const {
     const Eigen::Vector2d mm = viewFrame().onPaper_mm(r);
     const double s = pixelsPerMetre_ / 1000;
-    const double zero =
-        view_ == TankView::Top ? origin_.y() : waterlineY_ + pose_.offset_m * pixelsPerMetre_;
-    return {origin_.x() + mm.x() * s, zero - mm.y() * s};
+    return {origin_.x() + mm.x() * s, zeroY() - mm.y() * s};
 }
 
 Eigen::Vector3d Tank::fromPaper(const QPointF& at, const Eigen::Vector3d& like) const {
-    const double s = pixelsPerMetre_;
-    if (view_ == TankView::Top) {
-        return {(at.x() - origin_.x()) / s, (at.y() - origin_.y()) / s, like.z()};
-    }
-    const PlaneAxes axes = planeAxes(pose_.up);
-    const double across = (at.x() - origin_.x()) / s;
-    const double height = (waterlineY_ - at.y()) / s + pose_.offset_m;
-    const double port = axes.port.dot(like);
-    return axes.aft * across + pose_.up * height + axes.port * port;
+    const ViewFrame frame = viewFrame();
+    const Eigen::Vector3d sight = frame.right.cross(frame.up);
+    return frame.right * ((at.x() - origin_.x()) / pixelsPerMetre_) +
+           frame.up * ((zeroY() - at.y()) / pixelsPerMetre_) + sight * sight.dot(like);
 }
 
 std::vector<TankHandle> Tank::handles() const {

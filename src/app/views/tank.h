@@ -1,4 +1,5 @@
-// The tank: the bait in water at the attitude it will really take, with the handles of the step.
+// The picture: the bait with the handles of the step. Steps that shape it hold it still and upright
+// and tilt the water; the others show it in the water at the attitude it takes.
 #pragma once
 
 #include <QImage>
@@ -31,7 +32,7 @@ class Tank : public QWidget {
     /// Places on paper of the findings that have one (clashes, thin walls).
     std::vector<QPointF> marks() const;
 
-    QSize minimumSizeHint() const override { return {320, 180}; }
+    QSize minimumSizeHint() const override { return {320, 200}; }
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -42,21 +43,29 @@ class Tank : public QWidget {
 
   private:
     static constexpr int kRulerHeight = 20;
-    static constexpr int kCaptionHeight = 22;
+    static constexpr int kCaptionHeight = 50;
     struct Pose {
         Eigen::Vector3d up = Eigen::Vector3d::UnitZ();
         double offset_m = 0.0;  ///< of the water surface along up
     };
     Pose wantedPose() const;
+    /// Held still and upright, the water tilted.
+    bool isStill() const;
     void takeResults();
     void updateFrame();
-    /// The view on the bait as it lies.
-    ViewFrame viewFrame() const;
+    /// The view on the bait as it lies, or as it is held.
+    ViewFrame viewFrame() const { return viewFrame(pose_); }
+    ViewFrame viewFrame(const Pose& pose) const;
+    /// Height on the paper of the body's origin.
+    double zeroY() const;
     QPointF toPaper(const Eigen::Vector3d& place) const;
     Eigen::Vector3d fromPaper(const QPointF& at, const Eigen::Vector3d& like) const;
     void moveHandle(int index, const Eigen::Vector3d& to);
     void setHandle(const TankHandle& handle, const std::vector<double>& values);
     void paintWater(QPainter& painter) const;
+    void paintTiltedWater(QPainter& painter) const;
+    void paintCaption(QPainter& painter) const;
+    void paintSmallFront(QPainter& painter) const;
     void paintRuler(QPainter& painter) const;
     void paintTrace(QPainter& painter) const;
     void paintApart(QPainter& painter) const;
@@ -74,7 +83,8 @@ class Tank : public QWidget {
     Pose pose_, poseFrom_;
     QVariantAnimation settle_;
     double pixelsPerMetre_ = 5000;
-    QPointF origin_;  ///< paper place of the body origin's foot
+    QPointF origin_;  ///< paper place of the body's origin; its height only where the water is not
+                      ///< level
     double waterlineY_ = 0;
     int dragged_ = -1;
     int chosen_ = -1;

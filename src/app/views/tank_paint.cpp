@@ -7,22 +7,11 @@
 #include "core/shape/trace_profile.h"
 
 namespace wl {
+namespace {
 
-void Tank::paintWater(QPainter& p) const {
-    const Inks& c = inks();
-    if (view_ == TankView::Top) {
-        p.fillRect(rect(), c.waterFill);
-        return;
-    }
-    p.fillRect(QRectF(0, waterlineY_, width(), height() - waterlineY_), c.waterFill);
-    p.setPen(QPen(c.water, 1.6));
-    p.drawLine(QPointF(0, waterlineY_), QPointF(width(), waterlineY_));
-    p.setFont(type(Type::Small));
-    p.setPen(c.water);
-    // Under the line where the caption is in the way above it.
-    const bool above = waterlineY_ > kCaptionHeight + 18;
-    p.drawText(QPointF(8, waterlineY_ + (above ? -4 : 13)), tr("waterline"));
-}
+constexpr double kUnitWidth = 30;  // of the ruler's end, where its unit stands
+
+}  // namespace
 
 // The pieces side by side on one waterline, each at the attitude it takes alone.
 void Tank::paintApart(QPainter& p) const {
@@ -186,12 +175,13 @@ void Tank::paintRuler(QPainter& p) const {
             continue;
         }
         p.drawLine(QPointF(x, top), QPointF(x, top + (big ? 9 : (i % (major / 2) == 0 ? 6 : 3))));
-        if (big && (i / major) % every == 0) {
-            const QString label = metric ? QString::number(i) : QString::number(i / major);
+        const QString label = metric ? QString::number(i) : QString::number(i / major);
+        if (big && (i / major) % every == 0 &&
+            x + 4 + p.fontMetrics().horizontalAdvance(label) < width() - kUnitWidth) {
             p.drawText(QRectF(x + 2, top + 4, 60, 16), Qt::AlignLeft | Qt::AlignVCenter, label);
         }
     }
-    const QRectF unitBox(width() - 30, top + 1, 30, kRulerHeight - 1);
+    const QRectF unitBox(width() - kUnitWidth, top + 1, kUnitWidth, kRulerHeight - 1);
     p.fillRect(unitBox, c.ground);
     p.drawText(unitBox, Qt::AlignCenter, metric ? QStringLiteral("mm") : QStringLiteral("in"));
 }
@@ -258,34 +248,13 @@ void Tank::paintHandles(QPainter& p) const {
     }
 }
 
-QString Tank::summary() const {
-    const Derived& d = *shown_->derived;
-    // What is most wrong with how it lies comes first.
-    const QString lean = leanWords(d.rest->roll_rad, bench_.bench());
-    const QString nose = noseWords(d.rest->pitch_rad, bench_.bench());
-    const QString lies = lean.isEmpty() ? nose : tr("%1, %2").arg(lean, nose);
-    switch (d.rest->state) {
-        case RestState::Floats:
-            return tr("Floats, %1, %2 of the back showing")
-                .arg(lies, bench_.text(Quantity::Length, d.rest->showing_m));
-        case RestState::Suspends:
-            return tr("Suspends, %1, drifting at %2 or less")
-                .arg(lies, bench_.text(Quantity::Speed, d.model.suspendSpeed_m_s));
-        case RestState::Sinks:
-            return tr("Sinks at %1, %2")
-                .arg(bench_.text(Quantity::Speed, d.rest->fall.speed_m_s), lies);
-    }
-    return {};
-}
-
 void Tank::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
     p.fillRect(rect(), c.sheet);
-    const ResultsPtr results = bait_.results();
-    const QRectF caption(10, 4, width() - 20, kCaptionHeight);
     if (!shown_) {
+        const ResultsPtr results = bait_.results();
         p.setPen(c.quiet);
         p.setFont(type(Type::Body));
         const QString why = results && results->error ? sentence(*results->error, bench_.bench())
@@ -299,11 +268,7 @@ void Tank::paintEvent(QPaintEvent*) {
         paintWater(p);
         const bool linked = shown_->derived->rest->linked != nullptr;
         linked ? paintLinked(p) : paintApart(p);
-        p.setPen(c.ink);
-        p.setFont(type(Type::Body, true));
-        p.drawText(caption, Qt::AlignLeft | Qt::AlignVCenter,
-                   linked ? tr("Linked eyes: each piece at its own pitch")
-                          : tr("Each piece let go alone"));
+        paintCaption(p);
         return;
     }
     paintWater(p);
@@ -311,7 +276,7 @@ void Tank::paintEvent(QPaintEvent*) {
     const Derived& d = *shown_->derived;
     const ViewFrame frame = viewFrame();
     paintDrawing(p, drawBait(*shown_->design, d, frame, DrawnFor::Picture),
-                 toPaper(Eigen::Vector3d::Zero()), pixelsPerMetre_ / 1000,
+                 QPointF(origin_.x(), zeroY()), pixelsPerMetre_ / 1000,
                  windowStyle(shown_->design->make.kind, c));
     paintCentres(p);
     paintRuler(p);
@@ -319,16 +284,8 @@ void Tank::paintEvent(QPaintEvent*) {
     for (const QPointF& at : marks()) {
         placeMarks_.paint(p, at);
     }
-    p.setFont(type(Type::Body, true));
-    if (results && results->error) {
-        p.setPen(c.signal);
-        p.drawText(rect().adjusted(10, 4, -10, 0), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
-                   QStringLiteral("▲ ") + sentence(*results->error, bench_.bench()) +
-                       tr(" Shown: the last bait that could be reckoned."));
-        return;
-    }
-    p.setPen(c.ink);
-    p.drawText(caption, Qt::AlignLeft | Qt::AlignVCenter, summary());
+    paintSmallFront(p);
+    paintCaption(p);
     if (hasFocus()) {
         p.setPen(QPen(c.water, 1));
         p.setBrush(Qt::NoBrush);

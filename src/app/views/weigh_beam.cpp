@@ -1,8 +1,10 @@
 #include "app/views/weigh_beam.h"
 
 #include <QPainter>
+#include <cmath>
 
-#include "app/kit/theme.h"
+#include "app/kit/fit_text.h"
+#include "core/base/units.h"
 
 namespace wl {
 namespace {
@@ -45,94 +47,126 @@ WeighBeam::WeighBeam(Bait& bait, Workbench& bench, QWidget* parent)
                          bench_.text(Quantity::Mass, r->derived->waterDensity_kg_m3 *
                                                          r->derived->mass->displacedVolume_m3)));
         }
+        setToolTip(sharesInWords());
         update();
     });
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&WeighBeam::update));
+}
+
+QString WeighBeam::verdict(const Derived& d) const {
+    return d.rest->net_kg >= 0 ? tr("%1 spare ± %2")
+                                     .arg(bench_.text(Quantity::Fraction, d.rest->spare),
+                                          bench_.text(Quantity::Fraction, d.rest->spareDoubt))
+                               : tr("%1 too heavy ± %2")
+                                     .arg(bench_.text(Quantity::Mass, -d.rest->net_kg),
+                                          bench_.text(Quantity::Mass, 2 * d.mass->netDoubt_kg));
+}
+
+// Grams or ounces under the bars, numbers wide enough apart to be read.
+void WeighBeam::paintScale(QPainter& p, double left, double right, double y, double most_kg) const {
+    const Inks& c = inks();
+    const double unit = bench_.bench().isMetric() ? kGram : kOunce;
+    const double perUnit = (right - left) / (most_kg / unit);
+    double step = 1e-3;
+    for (int k = 0; step * perUnit < 45; ++k) {
+        step *= k % 3 == 1 ? 2.5 : 2.0;
+    }
+    p.setFont(type(Type::Small));
+    p.setPen(QPen(c.quiet, 1));
+    p.drawLine(QPointF(left, y), QPointF(right, y));
+    const int digits = std::max(0, int(std::ceil(-std::log10(step) - 1e-9)));
+    const QString unitText = QString::fromStdString(unitLabel(Quantity::Mass, bench_.bench()));
+    const double unitWide = p.fontMetrics().horizontalAdvance(unitText) + 8;
+    for (int i = 0; left + i * step * perUnit <= right - unitWide - 14; ++i) {
+        const double x = left + i * step * perUnit;
+        p.drawLine(QPointF(x, y), QPointF(x, y + 4));
+        p.drawText(QRectF(x - 22, y + 4, 44, 15), Qt::AlignCenter,
+                   QString::number(i * step, 'f', digits)
+                       .replace(QLatin1Char('.'), QLatin1Char(bench_.bench().decimalMark())));
+    }
+    p.drawText(QRectF(right - unitWide, y + 4, unitWide, 15), Qt::AlignRight | Qt::AlignVCenter,
+               unitText);
 }
 
 void WeighBeam::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
-    p.fillRect(rect(), c.sheet);
+    p.fillRect(rect(), c.ground);
     const ResultsPtr results = bait_.results();
-    p.setFont(type(Type::Body, true));
     p.setPen(c.ink);
-    p.drawText(QRectF(10, 4, width() - 20, 20), Qt::AlignLeft | Qt::AlignVCenter, tr("Weigh-beam"));
     if (!results || !results->derived) {
-        p.setFont(type(Type::Body));
-        p.setPen(c.quiet);
-        p.drawText(rect().adjusted(12, 30, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,
-                   tr("Nothing to weigh until the body can be reckoned."));
+        drawFitted(p, rect().adjusted(12, 4, -12, -4), Qt::AlignCenter,
+                   tr("Nothing to weigh until the body can be reckoned."), {type(Type::Body)});
         return;
     }
     const Derived& d = *results->derived;
     const double up_kg = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
-    const double most = 1.06 * std::max({up_kg, d.mass->mass_kg, d.wantedMass_kg});
-    const double top = 52, bottom = height() - 50;
-    const double scale = (bottom - top) / most;
-    const double barWidth = 28;
-    const double downX = 84, upX = width() - 76 - barWidth;
-
-    p.setFont(type(Type::Small));
+    const double most = 1.04 * std::max({up_kg, d.mass->mass_kg, d.wantedMass_kg});
+    const double left = 56, right = width() - 12, scale = (right - left) / most;
+    // The verdict at the right, how it came about beside it.
+    p.setFont(type(Type::Figure, true));
+    const QString words = verdict(d);
+    const double wide = p.fontMetrics().horizontalAdvance(words) + 8;
+    p.drawText(QRectF(right - wide, 2, wide, 26), Qt::AlignRight | Qt::AlignVCenter, words);
     p.setPen(c.quiet);
-    p.drawText(QRectF(downX - 40, top - 24, barWidth + 80, 18), Qt::AlignCenter, tr("down"));
-    p.drawText(QRectF(upX - 40, top - 24, barWidth + 80, 18), Qt::AlignCenter, tr("up"));
-    double y = bottom;
+    drawFitted(p, QRectF(10, 2, right - wide - 22, 26), Qt::AlignLeft | Qt::AlignVCenter,
+               tr("%1 all up, %2 wanted")
+                   .arg(bench_.text(Quantity::Mass, d.mass->mass_kg),
+                        bench_.text(Quantity::Mass, d.wantedMass_kg)),
+               {type(Type::Body), type(Type::Small)});
+    const double top = 31, high = 17, second = top + high + 3;
+    p.setFont(type(Type::Small));
+    p.drawText(QRectF(4, top, left - 10, high), Qt::AlignRight | Qt::AlignVCenter, tr("down"));
+    p.drawText(QRectF(4, second, left - 10, high), Qt::AlignRight | Qt::AlignVCenter, tr("up"));
+    double x = left;
     for (const Share& share : sharesDown(d, c)) {
         if (share.mass_kg <= 0) {
             continue;
         }
-        const double h = share.mass_kg * scale;
-        const QRectF box(downX, y - h, barWidth, h);
+        const QRectF box(x, top, share.mass_kg * scale, high);
         p.setPen(QPen(c.ink, 1));
         p.setBrush(share.colour);
         p.drawRect(box);
-        if (h > 11) {
-            p.setPen(c.ink);
-            p.drawText(QRectF(0, box.center().y() - 9, downX - 6, 18),
-                       Qt::AlignRight | Qt::AlignVCenter, share.name);
-            p.drawText(QRectF(downX + barWidth + 5, box.center().y() - 9, 70, 18),
-                       Qt::AlignLeft | Qt::AlignVCenter,
-                       bench_.text(Quantity::Mass, share.mass_kg, false));
+        // Its name and mass, or only one of them, where they have room.
+        const QString mass = bench_.text(Quantity::Mass, share.mass_kg, false);
+        for (const QString& label : {tr("%1 %2").arg(share.name, mass), share.name, mass}) {
+            if (p.fontMetrics().horizontalAdvance(label) + 6 <= box.width()) {
+                p.setPen(share.colour.lightnessF() > 0.5 ? QColor("#23282B") : QColor("#F4F1EA"));
+                p.drawText(box, Qt::AlignCenter, label);
+                break;
+            }
         }
-        y -= h;
+        x = box.right();
     }
+    const QRectF up(left, second, up_kg * scale, high);
     p.setPen(QPen(c.water, 1.4));
     p.setBrush(c.waterFill);
-    p.drawRect(QRectF(upX, bottom - up_kg * scale, barWidth, up_kg * scale));
+    p.drawRect(up);
+    const double wantedX = left + d.wantedMass_kg * scale;
     p.setPen(c.ink);
-    p.drawText(QRectF(upX + barWidth + 4, bottom - 0.4 * up_kg * scale - 18, 86, 18),
-               Qt::AlignLeft | Qt::AlignVCenter, tr("water"));
-    p.drawText(QRectF(upX + barWidth + 4, bottom - 0.4 * up_kg * scale, 86, 18),
-               Qt::AlignLeft | Qt::AlignVCenter, bench_.text(Quantity::Mass, up_kg));
-    const double targetY = bottom - d.wantedMass_kg * scale;
-    QPen target(c.signal, 1.6);
-    target.setStyle(Qt::DashLine);
-    p.setPen(target);
-    p.drawLine(QPointF(downX - 8, targetY), QPointF(upX + barWidth + 8, targetY));
+    p.drawText(up.adjusted(6, 0, -4, 0), Qt::AlignLeft | Qt::AlignVCenter,
+               tr("water %1").arg(bench_.text(Quantity::Mass, up_kg)));
+    const QString wanted = tr("wanted");
+    const double wantedWide = p.fontMetrics().horizontalAdvance(wanted) + 8;
     p.setPen(c.signal);
-    p.drawText(QRectF(upX + barWidth + 10, targetY - 9, 66, 18), Qt::AlignLeft | Qt::AlignVCenter,
-               tr("wanted"));
-    p.setPen(QPen(c.ink, 1.2));
-    p.drawLine(QPointF(downX - 12, bottom), QPointF(upX + barWidth + 12, bottom));
+    p.drawText(QRectF(wantedX - wantedWide, second, wantedWide - 4, high),
+               Qt::AlignRight | Qt::AlignVCenter, wanted);
+    p.setPen(QPen(c.signal, 1.6, Qt::DashLine));
+    p.drawLine(QPointF(wantedX, top - 3), QPointF(wantedX, second + high + 3));
+    paintScale(p, left, right, second + high + 4, most);
+}
 
-    p.setFont(type(Type::Body, true));
-    const QString verdict = d.rest->net_kg >= 0
-                                ? tr("%1 spare ± %2")
-                                      .arg(bench_.text(Quantity::Fraction, d.rest->spare),
-                                           bench_.text(Quantity::Fraction, d.rest->spareDoubt))
-                                : tr("%1 too heavy ± %2")
-                                      .arg(bench_.text(Quantity::Mass, -d.rest->net_kg),
-                                           bench_.text(Quantity::Mass, 2 * d.mass->netDoubt_kg));
-    p.setPen(c.ink);
-    p.drawText(QRectF(8, bottom + 4, width() - 16, 20), Qt::AlignCenter, verdict);
-    p.setFont(type(Type::Small));
-    p.setPen(c.quiet);
-    p.drawText(QRectF(8, bottom + 24, width() - 16, 18), Qt::AlignCenter,
-               tr("%1 all up, %2 wanted")
-                   .arg(bench_.text(Quantity::Mass, d.mass->mass_kg),
-                        bench_.text(Quantity::Mass, d.wantedMass_kg)));
+QString WeighBeam::sharesInWords() const {
+    QStringList lines;
+    if (const ResultsPtr r = bait_.results(); r && r->derived) {
+        for (const Share& share : sharesDown(*r->derived, inks())) {
+            if (share.mass_kg > 0) {
+                lines << tr("%1 %2").arg(share.name, bench_.text(Quantity::Mass, share.mass_kg));
+            }
+        }
+    }
+    return lines.join(QLatin1Char('\n'));
 }
 
 }  // namespace wl

@@ -1,4 +1,4 @@
-// What pulls down against what pushes up, as two stacked bars.
+// What pulls down against what pushes up, as two bars over a scale in grams.
 #pragma once
 
 #include <QWidget>
@@ -11,12 +11,15 @@ class WeighBeam : public QWidget {
     Q_OBJECT
   public:
     WeighBeam(Bait& bait, Workbench& bench, QWidget* parent = nullptr);
-    QSize minimumSizeHint() const override { return {250, 230}; }
+    QSize minimumSizeHint() const override { return {320, 92}; }
 
   protected:
     void paintEvent(QPaintEvent* event) override;
 
   private:
+    QString verdict(const Derived& derived) const;
+    QString sharesInWords() const;
+    void paintScale(QPainter& painter, double left, double right, double y, double most_kg) const;
     Bait& bait_;
     Workbench& bench_;
 };

@@ -1,8 +1,8 @@
-#include <QTabWidget>
 #include <QVBoxLayout>
 
 #include "app/kit/form.h"
 #include "app/kit/record_columns.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/pages/ballast/ballast_tabs.h"
 #include "app/pages/pages.h"
 #include "core/base/units.h"
@@ -100,7 +100,7 @@ void useRodOrFiller(Workbench& bench, int row, int index) {
 }
 
 RecordTable* boreTable(Workbench& bench) {
-    std::vector<RecordColumn> columns = fieldColumns({"name", "from", "x", "diameter", "depth"});
+    std::vector<RecordColumn> columns = fieldColumns({"name", "x", "diameter", "depth", "from"}, 4);
     columns.push_back(ownColumn(
         "plug_material",
         [](const Design& d, int r) {
@@ -121,10 +121,10 @@ RecordTable* boreTable(Workbench& bench) {
         return piecesIn(r.design->bores[size_t(row)]);
     }));
     columns.push_back(
-        derivedColumn(tr("Lead mass"), Quantity::Mass, [&bench](const Results& r, int row) {
+        fact(derivedColumn(tr("Lead mass"), Quantity::Mass, [&bench](const Results& r, int row) {
             return bench.text(Quantity::Mass, r.derived->mass->bores[size_t(row)].leadMass_kg,
                               false);
-        }));
+        })));
     columns.push_back(
         derivedColumn(tr("Wall left"), Quantity::Length, [&bench](const Results& r, int row) {
             const BoreGeometry& g = r.derived->mass->bores[size_t(row)];
@@ -177,17 +177,17 @@ RecordTable* boreTable(Workbench& bench) {
 }
 
 RecordTable* coatTable(Workbench& bench) {
-    std::vector<RecordColumn> columns =
-        fieldColumns({"name", "kind", "thickness", "count", "density", "thicker_on", "thicker_by"});
+    std::vector<RecordColumn> columns = fieldColumns(
+        {"name", "kind", "thickness", "count", "density", "thicker_on", "thicker_by"}, 3);
     columns.push_back(
-        derivedColumn(tr("Mass"), Quantity::Mass, [&bench](const Results& r, int row) {
+        fact(derivedColumn(tr("Mass"), Quantity::Mass, [&bench](const Results& r, int row) {
             const std::string path = "/coats/" + std::to_string(row);
             double all = 0;
             for (const MassItem& item : r.derived->mass->items) {
                 all += item.path == path ? item.mass_kg : 0;
             }
             return bench.text(Quantity::Mass, all, false);
-        }));
+        })));
     return new RecordTable(bench, "coats", "/coats", std::move(columns),
                            {{"addCoat", tr("Add a coat"),
                              [&bench](int) {
@@ -240,7 +240,7 @@ void planTheLead(Workbench& bench) {
 }
 
 QWidget* makeBallastPage(Workbench& bench) {
-    auto* plan = new Form(bench, tr("Plan the lead"));
+    auto* plan = new Form(bench, {});
     auto* button = plan->button(tr("Plan the lead  (F8)"), "planLead");
     button->setProperty("main", true);
     button->setToolTip(
@@ -259,19 +259,27 @@ QWidget* makeBallastPage(Workbench& bench) {
     plan->note(
         tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
            "from children. Some waters restrict it: check the local rules."));
-    plan->setMaximumWidth(222);
     plan->finish();
+    plan->setContentsMargins(12, 6, 10, 0);
+    auto* bores = new QWidget;
+    auto* column = new QVBoxLayout(bores);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(plan);
+    RecordTable* list = boreTable(bench);
+    list->setEmptyWords(
+        tr("Bores hold the lead. Add one where there is wood enough, then let the lead be planned: "
+           "mass wanted and attitude decide its length."));
+    column->addWidget(list, 1);
 
-    auto* tabs = new QTabWidget;
-    tabs->setObjectName("ballastTabs");
-    tabs->setDocumentMode(true);
-    tabs->addTab(boreTable(bench), tr("Bores and plugs"));
+    auto* tabs = new SheetTabs(QStringLiteral("ballastTabs"));
+    tabs->addTab(bores, tr("Bores and plugs"));
     tabs->addTab(makeChoicesTab(bench), tr("Ways to do it"));
     tabs->addTab(makeSideWeightTab(bench), tr("Side weights"));
     tabs->addTab(makeRattleTab(bench), tr("Rattles"));
     tabs->addTab(coatTable(bench), tr("Coats"));
     tabs->addTab(makeBuildUpTab(bench), tr("Putty"));
-    return formRow({plan, tabs}, {0, 1});
+    return tabs;
 }
 
 }  // namespace wl

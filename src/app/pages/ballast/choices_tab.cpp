@@ -1,6 +1,5 @@
-#include <QHBoxLayout>
-
 #include "app/kit/beside_page.h"
+#include "app/kit/flow_layout.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/kit/theme.h"
@@ -18,7 +17,8 @@ class ChoicesTab : public BesidePage {
         : BesidePage(bench),
           take_(new QPushButton(tr("Do it this way"))),
           used_(new QPushButton(tr("Take its pieces off the shelf"))),
-          table_(plainTable(QStringLiteral("choices"), tr("Ways to the wanted mass and attitude"))),
+          table_(new PlainTable(QStringLiteral("choices"),
+                                tr("Ways to the wanted mass and attitude"))),
           words_(plainLabel()) {
         setObjectName(QStringLiteral("choicesTab"));
         take_->setObjectName(QStringLiteral("takeChoice"));
@@ -28,16 +28,19 @@ class ChoicesTab : public BesidePage {
         words_->setObjectName(QStringLiteral("choiceWords"));
         words_->setWordWrap(true);
         words_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-        auto* top = new QHBoxLayout;
+        auto* bar = new QWidget;
+        auto* top = new FlowLayout(bar);
         top->addWidget(take_);
         top->addWidget(used_);
+        top->addWidget(table_->wideButton(bench));
+        table_->setShort({0, 1, 3});
         auto* hint =
             plainLabel(tr("Whole pieces come from the shelf; what is counted there is "
                           "kept to."));
         hint->setProperty("role", "quiet");
         hint->setWordWrap(true);
-        top->addWidget(hint, 1);
-        content()->addLayout(top);
+        content()->addWidget(bar);
+        content()->addWidget(hint);
         content()->addWidget(table_, 3);
         content()->addWidget(scrolling(words_), 2);
         connect(table_, &QTableWidget::itemSelectionChanged, this, [this] { tell(); });
@@ -123,8 +126,7 @@ class ChoicesTab : public BesidePage {
                 bench().text(Quantity::Moment, c.price.rollStiffness_N_m / kGravity_m_s2 * kDegree),
                 tr("%1 g·cm²").arg(c.price.pitchInertia_kg_m2 * 1e7, 0, 'f', 0)};
         }
-        setRows(
-            *table_,
+        table_->setRows(
             {tr("Lead"), tr("Target"), tr("All up"), tr("Nose up"), tr("Lead mass"), tr("Bores"),
              tr("Moved"), tr("Least wall"), tr("Roll, each degree"), tr("Pitch inertia")},
             rows);
@@ -178,7 +180,7 @@ class ChoicesTab : public BesidePage {
 
     QPushButton* take_;
     QPushButton* used_;
-    QTableWidget* table_;
+    PlainTable* table_;
     QLabel* words_;
     std::vector<LeadChoice> choices_;
     QString refusal_;

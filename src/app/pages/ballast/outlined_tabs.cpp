@@ -61,7 +61,7 @@ QString massOf(const Workbench& bench, const Results& r, const std::string& path
 }  // namespace
 
 QWidget* makeSideWeightTab(Workbench& bench) {
-    std::vector<RecordColumn> columns = fieldColumns({"name", "from", "x", "z"});
+    std::vector<RecordColumn> columns = fieldColumns({"name", "x", "from", "z"}, 3);
     columns.push_back(outlineColumn(bench, [](Design& d, int r) -> std::vector<OutlinePoint>& {
         return d.sideWeights[size_t(r)].outline;
     }));
@@ -69,31 +69,40 @@ QWidget* makeSideWeightTab(Workbench& bench) {
         columns.push_back(std::move(column));
     }
     columns.push_back(
-        derivedColumn(tr("Weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
+        fact(derivedColumn(tr("Weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
             return massOf(bench, r, "/side_weights/" + std::to_string(row), PartKind::Plug);
-        }));
+        })));
     for (RecordColumn& column : fieldColumns({"material", "density", "filler_density"})) {
         columns.push_back(std::move(column));
     }
-    return new RecordTable(
+    auto* table = new RecordTable(
         bench, "sideWeights", "/side_weights", std::move(columns),
         {{"addSideWeight", tr("Add a weight"), [&bench](int) { addWeight(bench); }, false},
          removeAction(bench, "removeSideWeight", tr("Remove a weight"), "/side_weights")});
+    table->setEmptyWords(
+        tr("Lead cast or cut to an outline and let in from one flank. Measure where its middle "
+           "stands and how thick it is, or weigh it."));
+    return table;
 }
 
 QWidget* makeBuildUpTab(Workbench& bench) {
     std::vector<RecordColumn> columns = fieldColumns(
-        {"name", "from", "x", "y", "z", "length", "width", "thickness", "density", "weighed_mass"});
+        {"name", "x", "from", "y", "z", "length", "width", "thickness", "density", "weighed_mass"},
+        3);
     columns.push_back(
-        derivedColumn(tr("Weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
+        fact(derivedColumn(tr("Weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
             return massOf(bench, r, "/build_ups/" + std::to_string(row), PartKind::BuiltUp);
-        }));
+        })));
     columns.push_back(fieldColumn("mirrored"));
-    return new RecordTable(
+    auto* table = new RecordTable(
         bench, "buildUps", "/build_ups", std::move(columns),
         {{"addPutty", tr("+ putty"), [&bench](int) { addBuildUp(bench, false); }, false},
          {"addDrip", tr("+ drip"), [&bench](int) { addBuildUp(bench, true); }, false},
          removeAction(bench, "removeBuildUp", tr("Take it off the skin"), "/build_ups")});
+    table->setEmptyWords(
+        tr("Putty on the skin, or a drip of the coat: measure its length, width and how far it "
+           "stands out."));
+    return table;
 }
 
 }  // namespace wl

@@ -42,13 +42,14 @@ QString rolled(Workbench& bench, const Results& r, int row, double end) {
 
 QWidget* makeRattleTab(Workbench& bench) {
     std::vector<RecordColumn> columns =
-        fieldColumns({"name", "axis", "x", "y", "z", "lean", "length", "diameter", "wall",
-                      "ball_count", "ball_diameter", "ball_density"});
+        fieldColumns({"name", "x", "ball_count", "axis", "y", "z", "lean", "length", "diameter",
+                      "wall", "ball_diameter", "ball_density"},
+                     3);
     columns.push_back(
-        derivedColumn(tr("Balls weigh"), Quantity::Mass, [&bench](const Results& r, int row) {
+        fact(derivedColumn(tr("Balls weigh"), Quantity::Mass, [&bench](const Results& r, int row) {
             return bench.text(Quantity::Mass, r.derived->mass->chambers[size_t(row)].balls_kg,
                               false);
-        }));
+        })));
     columns.push_back(
         derivedColumn(tr("Over water"), Quantity::Number, [](const Results& r, int row) {
             const ChamberGeometry& g = r.derived->mass->chambers[size_t(row)];
@@ -101,6 +102,8 @@ QWidget* makeRattleTab(Workbench& bench) {
             bench.document.submit(std::move(next), tr("Balls from the shelf"));
         });
     table->addTool(balls);
+    table->setEmptyWords(tr(
+        "A chamber with balls that click: measure the bore, the room left in it and the balls."));
     return table;
 }
 

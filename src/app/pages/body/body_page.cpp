@@ -1,10 +1,9 @@
-#include <QTabWidget>
-#include <QVBoxLayout>
 #include <cmath>
 
 #include "app/kit/form.h"
 #include "app/kit/plot.h"
 #include "app/kit/record_columns.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/pages/body/shape_tools.h"
 #include "app/pages/pages.h"
 #include "core/shape/edit_body.h"
@@ -63,7 +62,7 @@ void removeStation(Workbench& bench, int row) {
 QWidget* areaPlot(Workbench& bench) {
     auto* plot = new QCustomPlot;
     plot->setAccessibleName(tr("Area of the section along the bait"));
-    plot->setMinimumSize(150, 120);
+    plot->setMinimumSize(150, 150);
     plot->addGraph();
     auto refresh = [&bench, plot] {
         const ResultsPtr r = bench.results();
@@ -191,7 +190,7 @@ Form* faceForm(Workbench& bench, bool nose) {
 
 QWidget* makeBodyPage(Workbench& bench) {
     std::vector<RecordColumn> columns =
-        fieldColumns({"position", "back", "belly", "half_width", "widest"});
+        fieldColumns({"position", "back", "belly", "half_width", "widest"}, 4);
     columns.push_back(ownColumn(
         "section",
         [](const Design& d, int r) {
@@ -210,7 +209,6 @@ QWidget* makeBodyPage(Workbench& bench) {
         {{"insertStation", tr("Insert a station"),
           [&bench](int row) { insertStation(bench, row); }},
          {"removeStation", tr("Remove"), [&bench](int row) { removeStation(bench, row); }}});
-    table->setMinimumWidth(340);
     table->addTool(makeShapeMenu(bench));
 
     auto* ends = new Form(bench, tr("The body"));
@@ -234,13 +232,11 @@ QWidget* makeBodyPage(Workbench& bench) {
     ends->readout(tr("Surface"), [&bench](const Results& r) {
         return bench.text(Quantity::Area, r.derived->shape->skin.area_m2);
     });
-    auto* tabs = new QTabWidget;
-    tabs->setObjectName("bodyTabs");
-    tabs->setDocumentMode(true);
-    tabs->addTab(formRow({table, ends, areaPlot(bench)}, {6, 3, 2}), tr("Stations"));
-    tabs->addTab(
-        formRow({sizeForm(bench), shapeForm(bench), faceForm(bench, true), faceForm(bench, false)}),
-        tr("Size, faces"));
+    auto* tabs = new SheetTabs(QStringLiteral("bodyTabs"));
+    tabs->addTab(table, tr("Stations"));
+    tabs->addTab(formColumn({ends, areaPlot(bench)}), tr("Measures"));
+    tabs->addTab(formColumn({sizeForm(bench), shapeForm(bench)}), tr("Size"));
+    tabs->addTab(formColumn({faceForm(bench, true), faceForm(bench, false)}), tr("Faces"));
     return tabs;
 }
 

@@ -1,9 +1,10 @@
-#include <QTabWidget>
 #include <QVBoxLayout>
 
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/record_columns.h"
+#include "app/kit/sheet_tabs.h"
+#include "app/kit/theme.h"
 #include "app/pages/fittings/fitting_tabs.h"
 #include "app/pages/pages.h"
 #include "io/shelf.h"
@@ -65,7 +66,7 @@ void addFromShelf(Workbench& bench, int index) {
 
 QWidget* makeFittingsPage(Workbench& bench) {
     std::vector<RecordColumn> columns;
-    columns.push_back(ownColumn(
+    columns.push_back(fact(ownColumn(
         "name",
         [](const Design& d, int r) { return QString::fromStdString(d.fittings[size_t(r)].name); },
         [](Design& d, int r, const QString& t) {
@@ -78,9 +79,9 @@ QWidget* makeFittingsPage(Workbench& bench) {
                     d = std::move(named).value();
                 }
             }
-        }));
-    columns.push_back(fieldColumn("kind"));
-    columns.push_back(ownColumn(
+        })));
+    columns.push_back(fact(fieldColumn("kind")));
+    columns.push_back(fact(ownColumn(
         "hangs_from",
         [](const Design& d, int r) {
             const Fitting& f = d.fittings[size_t(r)];
@@ -105,13 +106,18 @@ QWidget* makeFittingsPage(Workbench& bench) {
                 eyes.removeDuplicates();
             }
             return eyes;
-        }));
+        })));
     for (RecordColumn& column :
          fieldColumns({"weighed_mass", "typical_mass", "x", "y", "z", "mirrored", "sunk", "size",
                        "wire", "from_wire", "stem", "twists", "leg_gap", "stem_from", "stem_lean",
                        "span", "weed_guard", "density", "area"})) {
         columns.push_back(std::move(column));
     }
+    columns.push_back(
+        fact(derivedColumn(tr("In force"), Quantity::Mass, [&bench](const Results& r, int row) {
+            return bench.text(Quantity::Mass, fittingMass_kg(r.design->fittings[size_t(row)]),
+                              false);
+        })));
     auto* table = new RecordTable(
         bench, "fittings", "/fittings", std::move(columns),
         {removeAction(bench, "removeFitting", tr("Remove a fitting"), "/fittings")});
@@ -136,30 +142,27 @@ QWidget* makeFittingsPage(Workbench& bench) {
         }
         add->setCurrentIndex(0);
     });
-    auto* page = new QWidget;
-    page->setObjectName("sheetPage");
-    auto* layout = new QVBoxLayout(page);
-    layout->setContentsMargins(12, 8, 12, 8);
-    layout->setSpacing(4);
-    auto* top = new QHBoxLayout;
-    top->addWidget(add);
+    table->addTool(add);
     auto* hint =
         plainLabel(tr("Typical masses are ±30 %: weigh yours. Hooks and rings act at their eye. "
                       "Mind the points: cover your eyes when fitting hooks."));
     hint->setProperty("role", "quiet");
     hint->setWordWrap(true);
-    top->addWidget(hint, 1);
-    layout->addLayout(top);
-    auto* tabs = new QTabWidget;
-    tabs->setObjectName("fittingTabs");
-    tabs->setDocumentMode(true);
-    tabs->addTab(table, tr("Parts"));
+    hint->setFont(type(Type::Small));
+    hint->setContentsMargins(12, 2, 10, 6);
+    auto* parts = new QWidget;
+    auto* column = new QVBoxLayout(parts);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(table, 1);
+    column->addWidget(hint);
+    auto* tabs = new SheetTabs(QStringLiteral("fittingTabs"));
+    tabs->addTab(parts, tr("Parts"));
     tabs->addTab(makeWireTab(bench), tr("Through-wire"));
     tabs->addTab(makeFeatureTable(bench), tr("Sockets, slots and holes"));
     tabs->addTab(makeAppendageTable(bench), tr("Side pieces"));
     tabs->addTab(makeMeetingTable(bench), tr("Meant to meet"));
-    layout->addWidget(tabs, 1);
-    return page;
+    return tabs;
 }
 
 }  // namespace wl

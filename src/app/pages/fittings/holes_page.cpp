@@ -75,8 +75,9 @@ Feature usualFeature(const Design& design, FeatureKind kind, const QString& name
 
 QWidget* makeFeatureTable(Workbench& bench) {
     std::vector<RecordColumn> columns =
-        fieldColumns({"name", "kind", "from", "x", "y", "z", "diameter", "length", "width", "depth",
-                      "lean", "mirrored", "fill", "fill_density"});
+        fieldColumns({"name", "kind", "x", "from", "y", "z", "diameter", "length", "width", "depth",
+                      "lean", "mirrored", "fill", "fill_density"},
+                     3);
     columns.push_back(
         derivedColumn(tr("Takes out"), Quantity::Volume, [&bench](const Results& r, int row) {
             double all = 0;
@@ -123,6 +124,9 @@ QWidget* makeFeatureTable(Workbench& bench) {
             bench.document.endGesture();
             bench.document.submit(std::move(next), tr("Fill a hole"));
         }));
+    table->setEmptyWords(
+        tr("Whatever is cut, sawn or drilled and is no bore for lead: measure where it starts "
+           "from the nose, how wide and how deep."));
     return table;
 }
 
@@ -164,10 +168,10 @@ RecordColumn endColumn(const QString& title, const QString& name, MeetingEnd Mee
 }  // namespace
 
 QWidget* makeMeetingTable(Workbench& bench) {
-    return new RecordTable(
+    auto* table = new RecordTable(
         bench, "meetings", "/meetings",
-        {endColumn(tr("This"), "first", &Meeting::first), fieldColumn("kind"),
-         endColumn(tr("That"), "second", &Meeting::second)},
+        {fact(endColumn(tr("This"), "first", &Meeting::first)), fact(fieldColumn("kind")),
+         fact(endColumn(tr("That"), "second", &Meeting::second))},
         {{"addMeeting", tr("+ two that are meant to meet"),
           [&bench](int) {
               Design next = bench.design();
@@ -177,6 +181,10 @@ QWidget* makeMeetingTable(Workbench& bench) {
           },
           false},
          removeAction(bench, "removeMeeting", tr("Take the note out"), "/meetings")});
+    table->setEmptyWords(
+        tr("Two things that stand in each other on purpose, a stem in its lead, say: noted here "
+           "they are no longer called a clash."));
+    return table;
 }
 
 namespace {
@@ -235,9 +243,10 @@ void addSidePiece(Workbench& bench, SidePiece kind) {
 QWidget* makeAppendageTable(Workbench& bench) {
     std::vector<RecordColumn> columns =
         fieldColumns({"name", "mirrored", "joined", "hinge_x", "hinge_y", "hinge_z", "splay",
-                      "droop", "swing", "hardware_mass", "own_stock", "stock/shelf_density"});
+                      "droop", "swing", "hardware_mass", "own_stock", "stock/shelf_density"},
+                     3);
     columns.push_back(
-        derivedColumn(tr("Each weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
+        fact(derivedColumn(tr("Each weighs"), Quantity::Mass, [&bench](const Results& r, int row) {
             const std::string path = "/appendages/" + std::to_string(row);
             for (const PieceBalance& p : r.derived->mass->pieces) {
                 if (p.path == path) {
@@ -245,18 +254,22 @@ QWidget* makeAppendageTable(Workbench& bench) {
                 }
             }
             return QStringLiteral("–");
-        }));
+        })));
     const auto action = [&bench](const char* name, const QString& label, SidePiece kind) {
         return RecordTable::Action{name, label, [&bench, kind](int) { addSidePiece(bench, kind); },
                                    false};
     };
-    return new RecordTable(
+    auto* table = new RecordTable(
         bench, "appendages", "/appendages", std::move(columns),
         {action("addClaws", tr("+ two claws"), SidePiece::Claws),
          action("addV", tr("+ V on a rivet"), SidePiece::V),
          action("addFins", tr("+ paired fins"), SidePiece::Fins),
          action("addTailFin", tr("+ tail fin"), SidePiece::TailFin),
          removeAction(bench, "removeAppendage", tr("Remove a side piece"), "/appendages")});
+    table->setEmptyWords(
+        tr("Claws, fins and tails that are pieces of their own hang here. Measure where the hinge "
+           "stands, how long the piece is and how far it swings."));
+    return table;
 }
 
 }  // namespace wl

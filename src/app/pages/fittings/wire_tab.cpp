@@ -1,6 +1,4 @@
 // The through-wire: a tab of the fittings step.
-#include <QHBoxLayout>
-
 #include "app/kit/form.h"
 #include "app/kit/record_columns.h"
 #include "app/kit/theme.h"
@@ -84,14 +82,15 @@ QWidget* makeWireTab(Workbench& bench) {
     }
 
     auto* drops = new RecordTable(
-        bench, "drops", "/through_wire/drops", fieldColumns({"name", "x", "back", "stand_off"}),
+        bench, "drops", "/through_wire/drops", fieldColumns({"name", "x", "back", "stand_off"}, 3),
         {{"addDrop", tr("Add a loop"), [&bench](int) { addDrop(bench); }, false},
          removeAction(bench, "removeDrop", tr("Remove a loop"), "/through_wire/drops")});
     auto* list = new Form(bench, tr("Bend list"));
     QLabel* text = list->readout({}, [&bench](const Results& r) { return bendList(bench, r); });
     text->setObjectName("bendList");
     text->setFont(type(Type::Small));
-    return formRow({form, drops, list}, {3, 4, 4});
+    drops->setEmptyWords(tr("A loop leaves the body for a hook or the line: add one for each."));
+    return formColumn({form, drops, list});
 }
 
 }  // namespace wl

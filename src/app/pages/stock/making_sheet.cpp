@@ -25,7 +25,7 @@ QWidget* carvedSheet(Workbench& bench) {
     groove->fields({"/make/halves/groove_width", "/make/halves/groove_height",
                     "/make/halves/groove_from", "/make/halves/groove_to", "/make/halves/groove_z",
                     "/make/halves/groove_filler_density"});
-    return formRow({board, halves, groove});
+    return formColumn({board, halves, groove});
 }
 
 QWidget* turnedSheet(Workbench& bench) {
@@ -60,34 +60,35 @@ QWidget* turnedSheet(Workbench& bench) {
     fit->note(
         tr("The bench sheet prints the half template and the diameters at the stations. "
            "Lathe: no gloves, no loose sleeves, eyes and lungs covered."));
-    return formRow({blank, fit});
+    return formColumn({blank, fit});
 }
 
 QWidget* layeredSheet(Workbench& bench) {
-    std::vector<RecordColumn> c = fieldColumns({"material", "thickness", "density"});
-    c.push_back(derivedColumn(tr("Outline"), Quantity::Length, [&bench](const Results& r, int row) {
-        double stack = 0, y = 0;
-        for (size_t i = 0; i < r.design->make.layers.size(); ++i) {
-            stack += r.design->make.layers[i].thickness_m;
-        }
-        for (int i = 0; i < row; ++i) {
-            y += r.design->make.layers[size_t(i)].thickness_m;
-        }
-        y += 0.5 * r.design->make.layers[size_t(row)].thickness_m - 0.5 * stack;
-        double from = -1, to = -1, top = 0, foot = 0;
-        for (int i = 0; i <= 200; ++i) {
-            const Section s = r.derived->shape->curves.at(i / 200.0);
-            if (s.halfWidth_m > std::abs(y)) {
-                from = from < 0 ? s.x_m : from;
-                to = s.x_m;
-                top = std::max(top, skinHeight(s, y, true));
-                foot = std::min(foot, skinHeight(s, y, false));
+    std::vector<RecordColumn> c = fieldColumns({"material", "thickness", "density"}, 2);
+    c.push_back(
+        fact(derivedColumn(tr("Outline"), Quantity::Length, [&bench](const Results& r, int row) {
+            double stack = 0, y = 0;
+            for (size_t i = 0; i < r.design->make.layers.size(); ++i) {
+                stack += r.design->make.layers[i].thickness_m;
             }
-        }
-        return from < 0 ? tr("outside the body")
-                        : tr("%1 × %2").arg(bench.text(Quantity::Length, to - from, false),
-                                            bench.text(Quantity::Length, top - foot, false));
-    }));
+            for (int i = 0; i < row; ++i) {
+                y += r.design->make.layers[size_t(i)].thickness_m;
+            }
+            y += 0.5 * r.design->make.layers[size_t(row)].thickness_m - 0.5 * stack;
+            double from = -1, to = -1, top = 0, foot = 0;
+            for (int i = 0; i <= 200; ++i) {
+                const Section s = r.derived->shape->curves.at(i / 200.0);
+                if (s.halfWidth_m > std::abs(y)) {
+                    from = from < 0 ? s.x_m : from;
+                    to = s.x_m;
+                    top = std::max(top, skinHeight(s, y, true));
+                    foot = std::min(foot, skinHeight(s, y, false));
+                }
+            }
+            return from < 0 ? tr("outside the body")
+                            : tr("%1 × %2").arg(bench.text(Quantity::Length, to - from, false),
+                                                bench.text(Quantity::Length, top - foot, false));
+        })));
     auto* layers =
         new RecordTable(bench, "layers", "/make/layers", std::move(c),
                         {{"addLayer", tr("Add a sheet"),
@@ -100,7 +101,8 @@ QWidget* layeredSheet(Workbench& bench) {
                           },
                           false},
                          removeAction(bench, "removeLayer", tr("Remove a sheet"), "/make/layers")});
-    std::vector<RecordColumn> k = fieldColumns({"layer", "sheets", "x", "z", "length", "height"});
+    std::vector<RecordColumn> k =
+        fieldColumns({"layer", "sheets", "x", "z", "length", "height"}, 4);
     k.push_back(outlineColumn(bench, [](Design& d, int r) -> std::vector<OutlinePoint>& {
         return d.make.cavities[size_t(r)].outline;
     }));
@@ -121,7 +123,7 @@ QWidget* layeredSheet(Workbench& bench) {
     auto* glue = new Form(bench, tr("Glue"));
     glue->fields({"/make/glue_film", "/make/glue_density"});
     glue->note(tr("Paint goes on the inner faces first. Glue and solvents: air and gloves."));
-    return formRow({layers, cavities, glue}, {4, 4, 3});
+    return formColumn({layers, cavities, glue});
 }
 
 QWidget* castSheet(Workbench& bench) {
@@ -157,7 +159,7 @@ QWidget* castSheet(Workbench& bench) {
         bench.document.submit(std::move(next), tr("Filler for a density"));
     });
     wanted->note(tr("Resins sensitise the skin: gloves, fresh air, and the product sheet first."));
-    return formRow({mix, doubt, wanted});
+    return formColumn({mix, doubt, wanted});
 }
 
 QWidget* printedSheet(Workbench& bench) {
@@ -193,7 +195,7 @@ QWidget* printedSheet(Workbench& bench) {
                     w.attitudeDecided ? bench.text(Quantity::Angle, w.pitch_rad) : tr("undecided"));
         });
     }
-    return formRow({shell, leak, hours}, {3, 3, 4});
+    return formColumn({shell, leak, hours});
 }
 
 }  // namespace
@@ -222,7 +224,6 @@ QWidget* makeMakingSheet(Workbench& bench) {
                 stock.source = DensitySource::Shelf;
             }
         });
-    top->setMaximumWidth(360);
     layout->addWidget(top);
     auto* sheets = new QStackedWidget;
     for (QWidget* (*make)(Workbench&) :

@@ -1,9 +1,8 @@
 #include <cmath>
 
-#include <QTabWidget>
-
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/pages/pages.h"
 #include "app/pages/stock/making_sheet.h"
 #include "io/shelf.h"
@@ -85,10 +84,9 @@ QWidget* makeStockPage(Workbench& bench) {
     weighed->note(
         tr("For volume: the density is right, the drawn breadth gives way. For density: the "
            "drawing is right, the wood is lighter or heavier than thought."));
-    auto* tabs = new QTabWidget;
-    tabs->setObjectName("stockTabs");
-    tabs->setDocumentMode(true);
-    tabs->addTab(formRow({density, block, weighed}), tr("Density and weighing"));
+    auto* tabs = new SheetTabs(QStringLiteral("stockTabs"));
+    tabs->addTab(formColumn({density, block}), tr("Density"));
+    tabs->addTab(formColumn({weighed}), tr("Weighing"));
     tabs->addTab(makeMakingSheet(bench), tr("How it is made"));
     return tabs;
 }

@@ -1,5 +1,3 @@
-#include <QHBoxLayout>
-
 #include "app/kit/beside_page.h"
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
@@ -23,7 +21,7 @@ class DoubtTab : public BesidePage {
         : BesidePage(bench),
           chances_(plainLabel()),
           words_(plainLabel()),
-          table_(plainTable(QStringLiteral("doubts"), tr("Where the doubt comes from"))) {
+          table_(new PlainTable(QStringLiteral("doubts"), tr("Where the doubt comes from"))) {
         setObjectName(QStringLiteral("doubtTab"));
         chances_->setObjectName(QStringLiteral("chances"));
         chances_->setFont(type(Type::Body, true));
@@ -36,13 +34,8 @@ class DoubtTab : public BesidePage {
         errors->fields({"/errors/coat_thickness", "/errors/plug_length", "/errors/typical_mass",
                         "/errors/weighed_part", "/errors/lip_thickness",
                         "/errors/room_temperature"});
-        errors->finish();
-        content()->addWidget(chances_);
-        auto* row = new QHBoxLayout;
-        row->addWidget(table_, 5);
-        row->addWidget(scrolling(words_), 4);
-        row->addWidget(scrolling(errors), 3);
-        content()->addLayout(row, 1);
+        table_->setWhole();
+        content()->addWidget(formColumn({chances_, table_, words_, errors}));
     }
 
   protected:
@@ -126,7 +119,7 @@ class DoubtTab : public BesidePage {
                                     percent(s.share)};
             }
         }
-        setRows(*table_, {tr("From"), tr("On the spare"), tr("Share")}, rows);
+        table_->setRows({tr("From"), tr("On the spare"), tr("Share")}, rows);
         QStringList lines;
         lines << tr("What it pays to measure better:");
         for (size_t i = 0; i < std::min<size_t>(2, doubt.improvements.size()); ++i) {
@@ -173,7 +166,7 @@ class DoubtTab : public BesidePage {
 
     QLabel* chances_;
     QLabel* words_;
-    QTableWidget* table_;
+    PlainTable* table_;
 };
 
 }  // namespace

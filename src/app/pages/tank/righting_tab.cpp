@@ -1,5 +1,3 @@
-#include <QHBoxLayout>
-
 #include "app/kit/beside_page.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
@@ -21,15 +19,13 @@ class RightingTab : public BesidePage {
         : BesidePage(bench), plot_(new QCustomPlot), words_(plainLabel()) {
         setObjectName(QStringLiteral("rightingTab"));
         plot_->setAccessibleName(tr("Righting arm against lean"));
-        plot_->setMinimumSize(300, 150);
+        plot_->setMinimumSize(300, 180);
         words_->setObjectName(QStringLiteral("rightingWords"));
         words_->setWordWrap(true);
         words_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
         words_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-        auto* row = new QHBoxLayout;
-        row->addWidget(plot_, 5);
-        row->addWidget(scrolling(words_), 4);
-        content()->addLayout(row, 1);
+        content()->addWidget(plot_, 3);
+        content()->addWidget(scrolling(words_), 2);
     }
 
   protected:

@@ -1,6 +1,3 @@
-#include <QHBoxLayout>
-#include <QSplitter>
-
 #include "app/kit/beside_page.h"
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
@@ -20,7 +17,7 @@ class SchoolTab : public BesidePage {
   public:
     explicit SchoolTab(Workbench& bench)
         : BesidePage(bench),
-          table_(plainTable(QStringLiteral("inferred"), tr("What the tank says of the bait"))),
+          table_(new PlainTable(QStringLiteral("inferred"), tr("What the tank says of the bait"))),
           words_(plainLabel()),
           apply_(new QPushButton(tr("Take it over"))),
           drop_(new QPushButton(tr("Drop it"))),
@@ -34,24 +31,13 @@ class SchoolTab : public BesidePage {
         apply_->setProperty("main", true);
         drop_->setObjectName(QStringLiteral("dropCorrection"));
         replan_->setObjectName(QStringLiteral("replanLead"));
-        auto* right = new QWidget;
-        auto* column = new QVBoxLayout(right);
-        column->setContentsMargins(8, 0, 0, 0);
-        column->setSpacing(4);
-        auto* buttons = new QHBoxLayout;
-        buttons->addWidget(apply_);
-        buttons->addWidget(drop_);
-        buttons->addWidget(replan_);
-        buttons->addStretch();
-        column->addLayout(buttons);
-        column->addWidget(table_, 5);
-        column->addWidget(scrolling(words_), 1);
-        auto* split = new QSplitter;
-        split->addWidget(readingTable());
-        split->addWidget(right);
-        split->setChildrenCollapsible(false);
-        split->setSizes({460, 400});
-        content()->addWidget(split, 1);
+        auto* buttons = new QWidget;
+        auto* line = new FlowLayout(buttons);
+        line->addWidget(apply_);
+        line->addWidget(drop_);
+        line->addWidget(replan_);
+        table_->setWhole();
+        content()->addWidget(formColumn({readingTable(), words_, buttons, table_}));
         connect(apply_, &QPushButton::clicked, this, [this] {
             if (inferred_) {
                 Design next = this->bench().design();
@@ -106,8 +92,9 @@ class SchoolTab : public BesidePage {
         Workbench& b = bench();
         auto* table = new RecordTable(
             b, "readings", "/tank/readings",
-            fieldColumns({"use", "kind", "stage", "showing", "angle", "mass", "taped", "taped_x",
-                          "taped_z", "distance", "time", "temperature", "salinity"}),
+            fieldColumns({"kind", "stage", "use", "showing", "angle", "mass", "taped", "taped_x",
+                          "taped_z", "distance", "time", "temperature", "salinity"},
+                         3),
             {{"addReading", tr("Add what you saw"), [&b](int) { addReading(b); }, false},
              wl::removeAction(b, "removeReading", tr("Remove a reading"), "/tank/readings")});
         return table;
@@ -152,7 +139,7 @@ class SchoolTab : public BesidePage {
     void show(const QString& instead) {
         enable();
         if (!inferred_) {
-            setRows(*table_, {tr("Of the bait"), tr("Drawn"), tr("By the tank"), tr("±")}, {});
+            table_->setRows({tr("Of the bait"), tr("Drawn"), tr("By the tank"), tr("±")}, {});
             words_->setText(instead);
             return;
         }
@@ -175,7 +162,7 @@ class SchoolTab : public BesidePage {
                 bench().text(fit.quantity, fit.after),
                 tr("seen %1").arg(bench().text(fit.quantity, fit.seen))};
         }
-        setRows(*table_, {tr("Of the bait"), tr("Drawn"), tr("By the tank"), tr("±")}, rows);
+        table_->setRows({tr("Of the bait"), tr("Drawn"), tr("By the tank"), tr("±")}, rows);
         QStringList lines;
         if (t.misfit > 2) {
             lines << tr("▲ The readings do not agree with each other: look at them again.");
@@ -212,7 +199,7 @@ class SchoolTab : public BesidePage {
         return text.isEmpty() ? tr("It sits as wanted: nothing to add, drill or move.") : text;
     }
 
-    QTableWidget* table_;
+    PlainTable* table_;
     QLabel* words_;
     QPushButton *apply_, *drop_, *replan_;
     std::optional<TankInference> inferred_;

@@ -1,10 +1,10 @@
 #include <QCheckBox>
-#include <QHBoxLayout>
 
 #include "app/kit/beside_page.h"
+#include "app/kit/flow_layout.h"
+#include "app/kit/form.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
-#include "app/kit/quantity_edit.h"
 #include "app/kit/theme.h"
 #include "app/pages/tank/tank_tabs.h"
 #include "core/base/units.h"
@@ -22,7 +22,8 @@ class SwapsTab : public BesidePage {
         : BesidePage(bench),
           clear_(new QCheckBox(tr("Only sets whose hooks keep clear"))),
           put_(new QPushButton(tr("Put this set on"))),
-          table_(plainTable(QStringLiteral("swaps"), tr("Hook sets of the shelf on this bait"))),
+          table_(
+              new PlainTable(QStringLiteral("swaps"), tr("Hook sets of the shelf on this bait"))),
           best_(plainLabel()) {
         setObjectName(QStringLiteral("swapsTab"));
         clear_->setObjectName(QStringLiteral("onlyClear"));
@@ -31,22 +32,17 @@ class SwapsTab : public BesidePage {
         best_->setObjectName(QStringLiteral("bestForRates"));
         best_->setWordWrap(true);
         best_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-        auto* top = new QHBoxLayout;
-        top->addWidget(put_);
-        top->addWidget(clear_);
-        top->addStretch();
-        auto* label = plainLabel(tr("Sink rates wanted"));
-        top->addWidget(label);
-        for (const char* path :
-             {"/tank/sink_rate_one", "/tank/sink_rate_two", "/tank/sink_rate_three"}) {
-            top->addWidget(new QuantityEdit(bench, path));
-        }
-        content()->addLayout(top);
-        auto* row = new QHBoxLayout;
-        row->addWidget(table_, 5);
-        best_->setFont(type(Type::Small));
-        row->addWidget(scrolling(best_), 2);
-        content()->addLayout(row, 1);
+        auto* bar = new QWidget;
+        auto* line = new FlowLayout(bar);
+        line->addWidget(put_);
+        line->addWidget(table_->wideButton(bench));
+        line->addWidget(clear_);
+        content()->addWidget(bar);
+        table_->setShort({0, 1, 4, 7});
+        content()->addWidget(table_, 3);
+        auto* rates = new Form(bench, tr("Sink rates wanted"));
+        rates->fields({"/tank/sink_rate_one", "/tank/sink_rate_two", "/tank/sink_rate_three"});
+        content()->addWidget(formColumn({best_, rates}), 2);
         connect(clear_, &QCheckBox::toggled, this, [this] { fill(); });
         connect(put_, &QPushButton::clicked, this, [this] { putOn(); });
         connect(table_, &QTableWidget::itemSelectionChanged, this,
@@ -140,10 +136,9 @@ class SwapsTab : public BesidePage {
                 meets(s),
                 bench().text(Quantity::Mass, s.hooks_kg)};
         }
-        setRows(*table_,
-                {tr("Front hook"), tr("Rear hook"), tr("All up"), tr("State"), tr("Let go"),
-                 tr("Nose up"), tr("Spare"), tr("Clear"), tr("Hooks")},
-                texts);
+        table_->setRows({tr("Front hook"), tr("Rear hook"), tr("All up"), tr("State"), tr("Let go"),
+                         tr("Nose up"), tr("Spare"), tr("Clear"), tr("Hooks")},
+                        texts);
         QStringList lines;
         if (swaps_.places.empty()) {
             lines << tr("There is no hook on this bait to swap.");
@@ -187,7 +182,7 @@ class SwapsTab : public BesidePage {
 
     QCheckBox* clear_;
     QPushButton* put_;
-    QTableWidget* table_;
+    PlainTable* table_;
     QLabel* best_;
     HookSwaps swaps_;
     std::vector<std::vector<size_t>> best_sets_;

@@ -1,6 +1,5 @@
-#include <QTabWidget>
-
 #include "app/kit/form.h"
+#include "app/kit/sheet_tabs.h"
 #include "app/pages/pages.h"
 #include "app/pages/tank/tank_tabs.h"
 #include "core/tank/lean.h"
@@ -179,17 +178,15 @@ QWidget* makeTankPage(Workbench& bench) {
                          .arg(bench.text(Quantity::Distance, depth),
                               bench.text(Quantity::Time, timeToFall_s(fall, depth)));
     });
-    auto* page = formRow({rest, steady, scale, alone}, {6, 4, 3, 4});
     auto refresh = [&bench, alone] {
         const ResultsPtr r = bench.results();
         alone->setVisible(r && r->derived && !r->derived->rest->alone.empty());
     };
     QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, alone, refresh);
     refresh();
-    auto* tabs = new QTabWidget;
-    tabs->setObjectName("tankTabs");
-    tabs->setDocumentMode(true);
-    tabs->addTab(page, tr("At rest"));
+    auto* tabs = new SheetTabs(QStringLiteral("tankTabs"));
+    tabs->addTab(formColumn({rest, alone}), tr("At rest"));
+    tabs->addTab(formColumn({steady, scale}), tr("Steady, on the scale"));
     tabs->addTab(makeRightingTab(bench), tr("Righting"));
     tabs->addTab(makeWatersTab(bench), tr("Waters"));
     tabs->addTab(makeSwapsTab(bench), tr("Hook swaps"));

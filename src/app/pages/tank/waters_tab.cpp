@@ -21,7 +21,7 @@ class WatersTab : public BesidePage {
     explicit WatersTab(Workbench& bench)
         : BesidePage(bench),
           words_(plainLabel()),
-          table_(plainTable(QStringLiteral("waters"), tr("The bait in other waters"))) {
+          table_(new PlainTable(QStringLiteral("waters"), tr("The bait in other waters"))) {
         setObjectName(QStringLiteral("watersTab"));
         words_->setObjectName(QStringLiteral("watersWords"));
         words_->setWordWrap(true);
@@ -68,7 +68,7 @@ class WatersTab : public BesidePage {
         if (w.salinity == 0 && w.temperature_K < kFreshIce_degC + kZeroCelsius_K) {
             return tr("ice");
         }
-        return QStringLiteral("%1   %2   %3")
+        return QStringLiteral("%1\n%2\n%3")
             .arg(bench().text(Quantity::Fraction, w.spare),
                  w.attitudeDecided ? bench().text(Quantity::Angle, w.pitch_rad) : tr("any way up"),
                  stateWord(w));
@@ -78,8 +78,8 @@ class WatersTab : public BesidePage {
         QStringList header{tr("Water")};
         for (const double s : kSalinities) {
             header << (s == 0     ? tr("fresh")
-                       : s > 0.03 ? tr("sea, %1").arg(bench().text(Quantity::Salinity, s))
-                                  : tr("brackish, %1").arg(bench().text(Quantity::Salinity, s)));
+                       : s > 0.03 ? tr("sea\n%1").arg(bench().text(Quantity::Salinity, s))
+                                  : tr("brackish\n%1").arg(bench().text(Quantity::Salinity, s)));
         }
         QList<QStringList> texts;
         for (const auto& row : rows) {
@@ -89,7 +89,7 @@ class WatersTab : public BesidePage {
             }
             texts << line;
         }
-        setRows(*table_, header, texts);
+        table_->setRows(header, texts);
         const double change = fished.spare - room.spare;
         words_->setText(
             tr("Each cell: spare, nose up, what it does. Set in fresh water at %1, fished at %2 "
@@ -106,7 +106,7 @@ class WatersTab : public BesidePage {
     }
 
     QLabel* words_;
-    QTableWidget* table_;
+    PlainTable* table_;
 };
 
 }  // namespace

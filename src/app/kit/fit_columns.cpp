@@ -1,0 +1,97 @@
+#include "app/kit/fit_columns.h"
+
+#include <QHeaderView>
+#include <algorithm>
+#include <vector>
+
+namespace wl {
+namespace {
+
+constexpr int kAround = 11;  // a cell's own margins and grid
+
+struct Column {
+    int at = 0;
+    int full = 0;   // longest text in one line
+    int least = 0;  // longest word
+    int width = 0;
+    bool words = true;
+};
+
+int longest(const QFontMetrics& metrics, const QString& text, QLatin1Char between) {
+    int most = 0;
+    for (const QString& part : text.split(between, Qt::SkipEmptyParts)) {
+        most = std::max(most, metrics.horizontalAdvance(part));
+    }
+    return most;
+}
+
+int longestWord(const QFontMetrics& metrics, QString text) {
+    return longest(metrics, text.replace(QLatin1Char('\n'), QLatin1Char(' ')), QLatin1Char(' '));
+}
+
+}  // namespace
+
+void fitColumns(QTableView& table) {
+    QAbstractItemModel* model = table.model();
+    if (model == nullptr) {
+        return;
+    }
+    const QFontMetrics cell(table.font()), head(table.horizontalHeader()->font());
+    std::vector<Column> columns;
+    int all = 0;
+    for (int c = 0; c < model->columnCount(); ++c) {
+        if (table.isColumnHidden(c)) {
+            continue;
+        }
+        Column column;
+        column.at = c;
+        const QString title = model->headerData(c, Qt::Horizontal).toString();
+        column.full = longest(head, title, QLatin1Char('\n'));
+        column.least = column.full;
+        for (int r = 0; r < model->rowCount(); ++r) {
+            const QModelIndex index = model->index(r, c);
+            const QString text = index.data().toString();
+            const int tick = index.data(Qt::CheckStateRole).isValid() ? 20 : 0;
+            column.full = std::max(column.full, longest(cell, text, QLatin1Char('\n')) + tick);
+            column.least = std::max(column.least, longestWord(cell, text) + tick);
+            const int aligned = index.data(Qt::TextAlignmentRole).toInt();
+            column.words = column.words && (aligned & Qt::AlignRight) == 0;
+        }
+        const int narrowest = table.horizontalHeader()->minimumSectionSize();
+        column.width = std::max(narrowest, column.full + kAround);
+        column.least = std::max(narrowest, column.least + kAround);
+        all += column.width;
+        columns.push_back(column);
+    }
+    const int room = table.viewport()->width() - 1;
+    while (all > room) {
+        const auto widest = std::max_element(
+            columns.begin(), columns.end(), [](const Column& a, const Column& b) {
+                return (a.width > a.least ? a.width : 0) < (b.width > b.least ? b.width : 0);
+            });
+        if (widest == columns.end() || widest->width <= widest->least) {
+            break;
+        }
+        const int less = std::min(all - room, std::max(1, (widest->width - widest->least) / 4));
+        widest->width -= less;
+        all -= less;
+    }
+    if (all < room && !columns.empty()) {
+        const auto words = std::find_if(columns.begin(), columns.end(),
+                                        [](const Column& c) { return c.words; });
+        if (words != columns.end()) {
+            words->width += room - all;
+        } else {
+            const int each = (room - all) / int(columns.size());
+            for (Column& column : columns) {
+                column.width += each;
+            }
+        }
+    }
+    for (const Column& column : columns) {
+        table.setColumnWidth(column.at, column.width);
+    }
+    table.resizeRowsToContents();
+}
+
+}  // namespace wl

@@ -1,0 +1,31 @@
+// The form of one thing of a list.
+#pragma once
+
+#include <QPointer>
+#include <QScrollArea>
+
+#include "app/kit/form.h"
+#include "app/kit/record_model.h"
+
+namespace wl {
+
+/// Every column of the model as a row of a form, of one thing; what its kind has not is not shown.
+/// The fields are named by their paths.
+class RecordDetail : public QScrollArea {
+    Q_OBJECT
+  public:
+    RecordDetail(Workbench& bench, RecordModel& model, QWidget* parent = nullptr);
+
+    /// Shows the thing of that row; nothing when there is none.
+    void show(int row);
+    /// Shows it anew: the list is another.
+    void again(int row);
+
+  private:
+    void addOwn(Form& form, const QPersistentModelIndex& at);
+    Workbench& bench_;
+    RecordModel& model_;
+    int row_ = -1;
+};
+
+}  // namespace wl

@@ -1,0 +1,82 @@
+// Every step, part and dialog, in the states makers use: nothing cut, elided or scrolled sideways.
+#include "app/frame/steps.h"
+#include "app/kit/sheet_tabs.h"
+#include "opened.h"
+#include "seen_whole.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+// Every step and every part of it, waiting for what reckons beside.
+QStringList walk(Opened& o, const QString& state) {
+    QStringList found;
+    const auto look = [&](const QString& place) {
+        for (int round = 0; round < 6; ++round) {  // layouts settle one in another
+            QCoreApplication::sendPostedEvents();
+            QCoreApplication::processEvents();
+        }
+        for (const QString& line : whatIsCut(o.window)) {
+            found << QStringLiteral("%1, %2: %3").arg(state, place, line);
+        }
+    };
+    for (const StepEntry& entry : stepTable()) {
+        o.window.rail().choose(entry.step);
+        auto* tabs = o.window.sheet()->findChild<SheetTabs*>();
+        for (int i = 0; i < (tabs != nullptr ? tabs->count() : 1); ++i) {
+            if (tabs != nullptr) {
+                tabs->setCurrentIndex(i);
+            }
+            QCoreApplication::processEvents();
+            for (BesidePage* beside : o.window.sheet()->findChildren<BesidePage*>()) {
+                if (beside->isVisible()) {
+                    REQUIRE(QTest::qWaitFor([&] { return beside->isCurrent(); }, 60000));
+                }
+            }
+            look(tabs != nullptr ? entry.name + QStringLiteral(" / ") + tabs->tabText(i)
+                                 : entry.name);
+        }
+        if (tabs != nullptr) {
+            tabs->setCurrentIndex(0);
+        }
+    }
+    return found;
+}
+
+std::string listed(const QStringList& lines) {
+    return lines.join(QLatin1Char('\n')).toStdString();
+}
+
+}  // namespace
+
+TEST_CASE("the window fits a small screen, and all of it is reached there") {
+    Opened o(4);
+    QStringList found;
+    for (const QSize size : {QSize(1366, 728), QSize(1092, 574), QSize(1024, 640)}) {
+        CHECK(o.window.minimumSizeHint().width() <= size.width());
+        CHECK(o.window.minimumSize().height() <= size.height());
+        o.window.resize(size);
+        QCoreApplication::processEvents();
+        CHECK(o.window.size() == size);
+        found << walk(o, QStringLiteral("demo 4 %1 × %2").arg(size.width()).arg(size.height()));
+    }
+    INFO(listed(found));
+    CHECK(found.isEmpty());
+}
+
+TEST_CASE("every sheet of every demo is seen whole, metric and inch, day and night") {
+    QStringList found;
+    for (int demo = 0; demo < 5; ++demo) {
+        Opened o(demo);
+        for (const bool inch : {false, true}) {
+            o.window.setInch(inch);
+            o.window.setDark(inch);
+            found << walk(o, QStringLiteral("demo %1 %2").arg(demo).arg(inch ? "in" : "mm"));
+        }
+        o.window.setInch(false);
+        o.window.setDark(false);
+    }
+    INFO(listed(found));
+    CHECK(found.isEmpty());
+}
