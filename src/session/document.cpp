@@ -56,6 +56,10 @@ Document::Document(QObject* parent) : QObject(parent), design_(std::make_shared<
 }
 
 void Document::show(DesignPtr design) {
+    if (!submitting_) {
+        before_ = design_;
+        lastKey_.clear();
+    }
     design_ = std::move(design);
     ++revision_;
     emit designChanged();
@@ -70,8 +74,19 @@ void Document::submit(Design next, const QString& text, const QString& mergeKey)
     if (next == *design_) {
         return;
     }
+    const std::vector<MeasuredTaken> taken = takeMeasured(*design_, next);
+    if (mergeKey.isEmpty() || mergeKey != lastKey_ || gesture_ != lastGesture_) {
+        before_ = design_;
+    }
+    lastKey_ = mergeKey;
+    lastGesture_ = gesture_;
+    submitting_ = true;
     undo_.push(new EditDesign(*this, design_, std::make_shared<const Design>(std::move(next)), text,
                               mergeKey, gesture_));
+    submitting_ = false;
+    if (!taken.empty()) {
+        emit measuredTaken(taken);
+    }
 }
 
 std::optional<Error> Document::setField(const QString& path, std::optional<double> value) {
@@ -108,6 +123,7 @@ void Document::replace(Design design, const QString& filePath, bool unsaved,
     fileMark_ = fileMark;
     neverSaved_ = unsaved;
     show(std::make_shared<const Design>(std::move(design)));
+    before_.reset();
     emit fileChanged();
 }
 

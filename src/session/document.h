@@ -9,6 +9,7 @@
 #include "core/base/finding.h"
 #include "core/base/result.h"
 #include "core/design/design.h"
+#include "core/design/measured.h"
 
 namespace wl {
 
@@ -22,6 +23,9 @@ class Document : public QObject {
     explicit Document(QObject* parent = nullptr);
 
     DesignPtr design() const { return design_; }
+    /// The design before the last edit (all of one gesture is one edit, undo and redo are edits);
+    /// null for one just opened.
+    DesignPtr before() const { return before_; }
     /// Rises with every change of the design, undo and redo included.
     quint64 revision() const { return revision_; }
     QUndoStack* undoStack() { return &undo_; }
@@ -30,7 +34,8 @@ class Document : public QObject {
 
     /// Makes `next` the design as one undo step named `text`. Steps with the same non-empty
     /// mergeKey within one gesture fold. A design equal to the present one is no step. Locked sizes
-    /// of the body are held, and stations changed under an imported solid take over from it.
+    /// of the body are held, stations changed under an imported solid take over from it, and what
+    /// was just measured comes before what is typical (core/design/measured.h).
     void submit(Design next, const QString& text, const QString& mergeKey = {});
     /// One field, as an undo step named after it; the error when it is refused, the design then
     /// being unchanged.
@@ -58,6 +63,8 @@ class Document : public QObject {
   signals:
     void designChanged();
     void fileChanged();
+    /// Told after the edit that brought it: what was measured is now reckoned with.
+    void measuredTaken(const std::vector<MeasuredTaken>& taken);
 
   private:
     friend class EditDesign;
@@ -65,6 +72,10 @@ class Document : public QObject {
     void show(DesignPtr design);
 
     DesignPtr design_;
+    DesignPtr before_;
+    bool submitting_ = false;
+    QString lastKey_;
+    quint64 lastGesture_ = 0;
     quint64 revision_ = 0;
     quint64 gesture_ = 0;
     QUndoStack undo_;

@@ -22,7 +22,7 @@
 namespace wl::test {
 namespace {
 
-constexpr int kSlack = 2;        // pixels
+constexpr int kSlack = 2;           // pixels
 constexpr double kLeast_px = 11.9;  // of type on a screen
 
 // Takes every text a painter writes, where it ends up.
@@ -44,7 +44,8 @@ class TextTaker : public QPaintEngine {
                          item.ascent() + item.descent());
         const double size = QFontInfo(item.font()).pixelSize();
         if (!item.text().trimmed().isEmpty()) {
-            out_.push_back({at_.mapRect(box), item.text(), size * std::sqrt(std::abs(at_.determinant()))});
+            out_.push_back(
+                {at_.mapRect(box), item.text(), size * std::sqrt(std::abs(at_.determinant()))});
         }
     }
     Type type() const override { return User; }
@@ -124,7 +125,8 @@ class Look {
         if (const auto* area = qobject_cast<const QAbstractScrollArea*>(&w)) {
             const QScrollBar* bar = area->horizontalScrollBar();
             if (bar->maximum() > bar->minimum()) {
-                say(w, QStringLiteral("scrolls sideways by %1").arg(bar->maximum() - bar->minimum()));
+                say(w,
+                    QStringLiteral("scrolls sideways by %1").arg(bar->maximum() - bar->minimum()));
             }
         }
         if (const auto* label = qobject_cast<const QLabel*>(&w)) {
@@ -165,7 +167,8 @@ class Look {
         const bool cells = qobject_cast<const QAbstractItemView*>(w.parentWidget()) != nullptr;
         for (size_t i = 0; i < texts.size(); ++i) {
             const PaintedText& t = texts[i];
-            if (!cells && !QRectF(w.rect()).adjusted(-kSlack, -kSlack, kSlack, kSlack).contains(t.box)) {
+            if (!cells &&
+                !QRectF(w.rect()).adjusted(-kSlack, -kSlack, kSlack, kSlack).contains(t.box)) {
                 say(w, QStringLiteral("paints “%1” over its edge").arg(t.text));
             }
             if (t.text.contains(QStringLiteral("…")) && t.text != QStringLiteral("…")) {
@@ -236,8 +239,8 @@ class Look {
             return;
         }
         room(label, label.text(), widestWord(metrics, label.text()), has.width());
-        const QRectF needs = metrics.boundingRect(QRectF(0, 0, has.width(), 1e5),
-                                                  Qt::TextWordWrap, label.text());
+        const QRectF needs =
+            metrics.boundingRect(QRectF(0, 0, has.width(), 1e5), Qt::TextWordWrap, label.text());
         if (needs.height() > has.height() + 2 * kSlack) {
             say(label, QStringLiteral("“%1” needs %2 px down of %3")
                            .arg(label.text())
@@ -269,16 +272,15 @@ class Look {
                 if (table->isColumnHidden(c) || table->isRowHidden(r)) {
                     continue;
                 }
-                const QString text =
-                    table->model()->index(r, c).data(Qt::DisplayRole).toString();
+                const QString text = table->model()->index(r, c).data(Qt::DisplayRole).toString();
                 const QSizeF has(table->columnWidth(c) - 7, table->rowHeight(r) - 1);
                 if (!table->wordWrap()) {
                     room(view, text, widest(metrics, text), has.width());
                     continue;
                 }
                 room(view, text, widestWord(metrics, text), has.width());
-                const QRectF needs = metrics.boundingRect(QRectF(0, 0, has.width(), 1e5),
-                                                          Qt::TextWordWrap, text);
+                const QRectF needs =
+                    metrics.boundingRect(QRectF(0, 0, has.width(), 1e5), Qt::TextWordWrap, text);
                 if (needs.height() > has.height() + kSlack) {
                     say(view, QStringLiteral("cell “%1” needs %2 px down of %3")
                                   .arg(text)

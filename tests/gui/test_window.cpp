@@ -58,6 +58,52 @@ TEST_CASE("typing a sample block carries through to the balance") {
     CHECK(o.derived().mass->mass_kg > before);
 }
 
+TEST_CASE("what is measured comes into force, is said, and can be taken back") {
+    Open o;
+    o.window.openNew();
+    o.settle();
+    Stock before = o.design().pieces[0].stock;
+    REQUIRE(before.source == DensitySource::Shelf);
+    o.type("/pieces/0/stock/sample/length", "60");
+    CHECK(o.design().pieces[0].stock.source == DensitySource::Shelf);  // not filled in yet
+    o.type("/pieces/0/stock/sample/mass", "7.4 g");
+    CHECK(o.design().pieces[0].stock.source == DensitySource::Sample);
+    CHECK(o.window.message().contains("sample block"));
+    auto* way = o.window.findChild<QPushButton*>("messageWay");
+    REQUIRE(way->isVisible());
+    way->click();
+    CHECK(o.design().pieces[0].stock.source == DensitySource::Shelf);
+    CHECK(o.design().pieces[0].stock.sample.mass_kg == Approx(0.0074));
+    CHECK_FALSE(way->isVisible());
+    // Without a measured density a weighed body keeps its drawn volume; with one, its density.
+    o.type("/pieces/0/stock/weighed_body", "9.1");
+    CHECK(o.design().pieces[0].stock.trust == BodyTrust::WeighedDrawnBoth);
+    o.window.bench().document.undoStack()->undo();
+    CHECK_FALSE(o.design().pieces[0].stock.weighedBody_kg);
+    CHECK(o.design().pieces[0].stock.trust == BodyTrust::DrawnVolume);
+    o.window.bench().document.setField("/pieces/0/stock/density_from",
+                                       double(DensitySource::Sample));
+    o.type("/pieces/0/stock/weighed_body", "9.1");
+    CHECK(o.design().pieces[0].stock.trust == BodyTrust::WeighedVolume);
+}
+
+TEST_CASE("a changed figure shows what it was until the next edit") {
+    Open o;
+    o.type("/lip/length", "24");
+    auto* was = o.window.findChild<QLabel*>("/lip/length/was");
+    REQUIRE(was != nullptr);
+    CHECK(was->isVisible());
+    CHECK(was->text() == "was 26");
+    const ResultsPtr before = o.window.bench().bait.before();
+    REQUIRE(before);
+    CHECK(before->design->lip.length_m == Approx(0.026));
+    o.type("/lip/width", "20");
+    CHECK_FALSE(was->isVisible());
+    CHECK(o.window.bench().bait.before()->design->lip.length_m == Approx(0.024));
+    o.window.bench().document.undoStack()->undo();
+    CHECK(o.window.findChild<QLabel*>("/lip/width/was")->text() == "was 20");
+}
+
 TEST_CASE("a bad value stays as typed, is explained beside the field, and nothing is lost") {
     Open o;
     const Design before = o.design();

@@ -17,6 +17,7 @@
 #include "app/kit/scale_fill.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
+#include "core/make/stock_density.h"
 
 namespace wl {
 namespace {
@@ -52,6 +53,8 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
     connect(&bench_, &Workbench::benchChanged, this, &MainWindow::refreshTitle);
     connect(&bench_, &Workbench::placeWanted, this, &MainWindow::goTo);
     connect(&bench_, &Workbench::said, this, &MainWindow::say);
+    connect(&bench_, &Workbench::wayOffered, this, &MainWindow::offerWay);
+    connect(&bench_.document, &Document::measuredTaken, this, &MainWindow::tellMeasured);
     connect(&bench_, &Workbench::openWanted, this, [this](const DesignPtr& design) {
         if (mayDiscard()) {
             bench_.document.replace(*design, {}, true);
@@ -162,6 +165,42 @@ void MainWindow::say(const QString& text) {
     message_->style()->unpolish(message_);
     message_->style()->polish(message_);
     message_->setVisible(!text.isEmpty());
+    way_->hide();
+}
+
+void MainWindow::offerWay(const QString& label, std::function<void()> way) {
+    way_->setText(label);
+    way_->setAccessibleName(label);
+    way_->show();
+    wayOf_ = std::move(way);
+}
+
+// What was measured is in force: said in one line, with the way back.
+void MainWindow::tellMeasured(const std::vector<MeasuredTaken>& taken) {
+    const MeasuredTaken& one = taken.front();
+    const QString path = QString::fromStdString(one.path);
+    const Stock& stock =
+        bench_.design().pieces[size_t(path.section(QLatin1Char('/'), 2, 2).toInt())].stock;
+    QString says;
+    if (path.endsWith(QLatin1String("trust"))) {
+        says = tr("Reckoned from now on with the weighed body, %1.")
+                   .arg(bench_.text(Quantity::Mass, stock.weighedBody_kg.value_or(0)));
+    } else {
+        const DensityEstimate e = stock.source == DensitySource::Blank
+                                      ? densityFromBlank(stock.blank, stock.sample)
+                                      : densityFromSample(stock.sample);
+        says = (stock.source == DensitySource::Blank
+                    ? tr("Reckoned from now on with your blank, %1; the shelf says %2.")
+                    : tr("Reckoned from now on with your sample block, %1; the shelf says %2."))
+                   .arg(bench_.text(Quantity::Density, e.density_kg_m3),
+                        bench_.text(Quantity::Density, stock.shelfDensity_kg_m3));
+    }
+    bench_.say(says, tr("Back to before"), [this, taken] {
+        for (const MeasuredTaken& t : taken) {
+            bench_.document.endGesture();
+            bench_.document.setField(QString::fromStdString(t.path), t.was);
+        }
+    });
 }
 
 void MainWindow::setDark(bool dark) {

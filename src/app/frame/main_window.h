@@ -7,6 +7,7 @@
 #include <QLineEdit>
 #include <QMainWindow>
 #include <QPointer>
+#include <QPushButton>
 #include <QStackedWidget>
 #include <QToolButton>
 #include <memory>
@@ -87,6 +88,8 @@ class MainWindow : public QMainWindow {
     void remember(const QString& path);
     bool mayDiscard();
     void say(const QString& text);
+    void offerWay(const QString& label, std::function<void()> way);
+    void tellMeasured(const std::vector<MeasuredTaken>& taken);
     bool saveOrAsk();
     bool saveAs();
     void saved(const QString& path);
@@ -109,6 +112,8 @@ class MainWindow : public QMainWindow {
     std::vector<QWidget*> holders_;  ///< of the steps' sheets, in pages_ or, wide ones, in middle_
     QPointer<QWidget> wideTable_;
     QLabel* message_ = nullptr;
+    QPushButton* way_ = nullptr;  ///< beside the message, when it offers one
+    std::function<void()> wayOf_;
     QLabel* saved_ = nullptr;
     QLabel* conditions_ = nullptr;
     QLineEdit* name_ = nullptr;

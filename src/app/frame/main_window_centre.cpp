@@ -129,6 +129,18 @@ QWidget* MainWindow::buildSheet() {
     message_->setContentsMargins(12, 2, 12, 6);
     message_->hide();
     layout->addWidget(message_);
+    way_ = new QPushButton;
+    way_->setObjectName(QStringLiteral("messageWay"));
+    way_->hide();
+    auto* wayRow = new QHBoxLayout;
+    wayRow->setContentsMargins(12, 0, 12, 6);
+    wayRow->addWidget(way_);
+    wayRow->addStretch();
+    layout->addLayout(wayRow);
+    connect(way_, &QPushButton::clicked, this, [this] {
+        const std::function<void()> way = wayOf_;  // it goes with the message
+        way();
+    });
     // The findings take what they need, up to a third of the column.
     auto* column = new QWidget;
     column->setObjectName(QStringLiteral("rightColumn"));
@@ -143,9 +155,9 @@ QWidget* MainWindow::buildSheet() {
 QWidget* MainWindow::buildCentre() {
     rail_ = new OrderRail(bench_);
     runStrip_ = new RunStrip(bench_.bait, bench_);
-    auto* picture = split(Qt::Vertical,
-                          {buildPicture(), new WeighBeam(bench_.bait, bench_), runStrip_},
-                          {480, 96, 152}, 0);
+    auto* picture =
+        split(Qt::Vertical, {buildPicture(), new WeighBeam(bench_.bait, bench_), runStrip_},
+              {480, 96, 152}, 0);
     middle_ = new QStackedWidget;
     auto* both = split(Qt::Horizontal, {picture, buildSheet()}, {700, kSheetWidth}, 0);
     middle_->insertWidget(0, both);

@@ -65,8 +65,8 @@ void fitColumns(QTableView& table) {
     }
     const int room = table.viewport()->width() - 1;
     while (all > room) {
-        const auto widest = std::max_element(
-            columns.begin(), columns.end(), [](const Column& a, const Column& b) {
+        const auto widest =
+            std::max_element(columns.begin(), columns.end(), [](const Column& a, const Column& b) {
                 return (a.width > a.least ? a.width : 0) < (b.width > b.least ? b.width : 0);
             });
         if (widest == columns.end() || widest->width <= widest->least) {
@@ -77,8 +77,8 @@ void fitColumns(QTableView& table) {
         all -= less;
     }
     if (all < room && !columns.empty()) {
-        const auto words = std::find_if(columns.begin(), columns.end(),
-                                        [](const Column& c) { return c.words; });
+        const auto words =
+            std::find_if(columns.begin(), columns.end(), [](const Column& c) { return c.words; });
         if (words != columns.end()) {
             words->width += room - all;
         } else {

@@ -35,7 +35,8 @@ int FlowLayout::arrange(const QRect& rect, bool place) const {
         if (item->isEmpty()) {
             continue;
         }
-        QSize size = item->sizeHint().boundedTo(QSize(std::max(1, inside.width()), QWIDGETSIZE_MAX));
+        QSize size =
+            item->sizeHint().boundedTo(QSize(std::max(1, inside.width()), QWIDGETSIZE_MAX));
         if (x > inside.x() && x + size.width() > inside.x() + inside.width()) {
             x = inside.x();
             y += lineHeight + spacing();

@@ -8,6 +8,7 @@
 
 #include "app/kit/plain_label.h"
 #include "app/kit/scale_fill.h"
+#include "app/kit/theme.h"
 #include "core/base/units.h"
 #include "core/design/fields.h"
 #include "session/field_words.h"
@@ -46,6 +47,7 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, QWidget* paren
       path_(path),
       line_(new QLineEdit),
       unit_(plainLabel()),
+      was_(plainLabel()),
       fault_(plainLabel()) {
     if (const auto known = field()) {
         quantity_ = known->quantity;
@@ -65,6 +67,7 @@ QuantityEdit::QuantityEdit(Workbench& bench, const QString& path, const QString&
       binding_(std::move(binding)),
       line_(new QLineEdit),
       unit_(plainLabel()),
+      was_(plainLabel()),
       fault_(plainLabel()) {
     build();
 }
@@ -80,6 +83,14 @@ std::optional<Field> QuantityEdit::field() const {
     bound.max = binding_->max;
     bound.value = binding_->read(bench_.design());
     return bound;
+}
+
+std::optional<double> QuantityEdit::valueIn(const Design& design) const {
+    if (binding_) {
+        return binding_->read(design);
+    }
+    const std::optional<Field> field = findField(design, path_.toStdString());
+    return field ? field->value : std::nullopt;
 }
 
 std::optional<Error> QuantityEdit::assign(std::optional<double> value) {
@@ -120,13 +131,18 @@ void QuantityEdit::build() {
     grid->setVerticalSpacing(1);
     grid->addWidget(line_, 0, 0);
     grid->addWidget(unit_, 0, 1);
-    grid->addWidget(fault_, 1, 0, 1, 3);
+    was_->setProperty("role", "quiet");
+    was_->setFont(type(Type::Small));
+    was_->setObjectName(path_ + QStringLiteral("/was"));
+    was_->hide();
+    grid->addWidget(was_, 0, 3);
+    grid->addWidget(fault_, 1, 0, 1, 4);
     if (quantity_ == Quantity::Mass) {
         scale_ = scaleButton(bench_, [this] { takeFromScale(); });
         scale_->setObjectName(path_ + QStringLiteral("/scale"));
         grid->addWidget(scale_, 0, 2);
     }
-    grid->setColumnStretch(3, 1);
+    grid->setColumnStretch(4, 1);
     connect(line_, &QLineEdit::editingFinished, this, &QuantityEdit::commit);
     connect(&bench_.document, &Document::designChanged, this, &QuantityEdit::refresh);
     connect(&bench_, &Workbench::benchChanged, this, &QuantityEdit::refresh);
@@ -140,9 +156,15 @@ void QuantityEdit::refresh() {
         return;
     }
     const QSignalBlocker blocker(line_);
-    line_->setText(field->value
-                       ? QString::fromStdString(fieldText(quantity_, bench_.bench(), *field->value))
-                       : QString());
+    const auto text = [this](std::optional<double> value) {
+        return value ? QString::fromStdString(fieldText(quantity_, bench_.bench(), *value))
+                     : QString();
+    };
+    line_->setText(text(field->value));
+    const DesignPtr before = bench_.document.before();
+    const QString was = before ? text(valueIn(*before)) : QString();
+    was_->setText(Workbench::was(was, line_->text()));
+    was_->setVisible(!was_->text().isEmpty());
     line_->setCursorPosition(0);
     line_->setPlaceholderText(field->mayBeEmpty ? QStringLiteral("–") : QString());
 }

@@ -44,6 +44,7 @@ class QuantityEdit : public QWidget {
   private:
     void build();
     std::optional<Field> field() const;
+    std::optional<double> valueIn(const Design& design) const;
     std::optional<Error> assign(std::optional<double> value);
     void refresh();
     void commit();
@@ -58,6 +59,7 @@ class QuantityEdit : public QWidget {
     std::optional<Binding> binding_;
     QLineEdit* line_;
     QLabel* unit_;
+    QLabel* was_;  ///< the figure before the last edit, until the next
     QLabel* fault_;
     QToolButton* scale_ = nullptr;
     bool faulty_ = false;

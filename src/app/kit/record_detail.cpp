@@ -71,7 +71,8 @@ void RecordDetail::again(int row) {
             form->field(model_.pathOf(at));
         }
         if (column.applies && !column.derived) {
-            form->enableLastWhen([&column, row](const Design& d) { return column.applies(d, row); });
+            form->enableLastWhen(
+                [&column, row](const Design& d) { return column.applies(d, row); });
         }
     }
     form->finish();

@@ -106,7 +106,7 @@ QVariant RecordModel::data(const QModelIndex& index, int role) const {
             return faulty ? inks().signal : column.derived ? QVariant(inks().quiet) : QVariant();
         case Qt::TextAlignmentRole:
             return QVariant(right ? Qt::AlignRight | Qt::AlignVCenter
-                                   : Qt::AlignLeft | Qt::AlignVCenter);
+                                  : Qt::AlignLeft | Qt::AlignVCenter);
         case Qt::CheckStateRole:
             if (column.kind == FieldKind::Flag) {
                 const std::optional<Field> field = fieldAt(index);

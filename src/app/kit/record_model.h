@@ -13,8 +13,8 @@ namespace wl {
 /// One column: a field of the list's items, which follows its description, or what the functions
 /// say.
 struct RecordColumn {
-    QString field;  ///< last part of the path; also the object name of its editor
-    QString title;  ///< of a field its label, unless given
+    QString field;      ///< last part of the path; also the object name of its editor
+    QString title;      ///< of a field its label, unless given
     bool fact = false;  ///< one of the few that stand in the short list
     QString tip;
     Quantity quantity = Quantity::Number;

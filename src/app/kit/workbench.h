@@ -6,6 +6,7 @@
 #include <QObject>
 #include <QSet>
 #include <QStandardPaths>
+#include <functional>
 
 #include "scale/scale_reader.h"
 #include "session/bait.h"
@@ -65,6 +66,13 @@ class Workbench : public QObject {
     void goTo(const QString& path) { emit placeWanted(path); }
     /// Tells the person something in the status line.
     void say(const QString& text) { emit said(text); }
+    /// The same, with a button beside it that does `way`.
+    void say(const QString& text, const QString& label, std::function<void()> way) {
+        emit said(text);
+        emit wayOffered(label, way);
+    }
+    /// "was 12 mm" where the figure before the last edit reads otherwise; empty where it does not.
+    static QString was(const QString& before, const QString& now);
     /// Redraws everything after the theme changed.
     void themeChanged() { emit benchChanged(); }
 
@@ -72,6 +80,7 @@ class Workbench : public QObject {
     void benchChanged();
     void placeWanted(const QString& path);
     void said(const QString& text);
+    void wayOffered(const QString& label, std::function<void()> way);
     /// Asks for a wide table of all a model has, in the place of picture and sheet.
     void wideWanted(QAbstractItemModel* model, QAbstractItemDelegate* delegate,
                     const QString& name);
@@ -81,5 +90,9 @@ class Workbench : public QObject {
   private:
     Bench bench_ = Bench::Metric.withMark(makersDecimalMark());
 };
+
+inline QString Workbench::was(const QString& before, const QString& now) {
+    return before.isEmpty() || before == now ? QString() : tr("was %1").arg(before);
+}
 
 }  // namespace wl

@@ -53,8 +53,16 @@ void RunStrip::paintEvent(QPaintEvent*) {
     const Inks& c = inks();
     p.fillRect(rect(), c.sheet);
     p.setPen(c.ink);
-    drawFitted(p, QRectF(10, 2, width() - 20, kHeadline), Qt::AlignLeft | Qt::AlignVCenter,
-               headline(), {type(Type::Figure, true), type(Type::Body, true), type(Type::Small)});
+    QString head = headline();
+    const ResultsPtr before = shown_ ? bait_.before() : nullptr;
+    if (before && before->run->depthKnown && shown_->run->depthKnown) {
+        const QString was =
+            Workbench::was(bench_.text(Quantity::Distance, before->run->path.maxDepth_m),
+                           bench_.text(Quantity::Distance, shown_->run->path.maxDepth_m));
+        head += was.isEmpty() ? was : QStringLiteral("; ") + was;
+    }
+    drawFitted(p, QRectF(10, 2, width() - 20, kHeadline), Qt::AlignLeft | Qt::AlignVCenter, head,
+               {type(Type::Figure, true), type(Type::Body, true), type(Type::Small)});
     if (!shown_) {
         return;
     }
@@ -104,8 +112,16 @@ void RunStrip::paintEvent(QPaintEvent*) {
         p.setPen(Qt::NoPen);
         p.setBrush(tint);
         p.drawPolygon(band);
-        p.setPen(QPen(c.ink, 1.8));
         p.setBrush(Qt::NoBrush);
+        if (before && before->run->depthKnown) {  // the path before the last edit
+            QPolygonF ghost;
+            for (const RetrievePoint& q : before->run->path.points) {
+                ghost << at(q.fromRod_m, q.depth_m);
+            }
+            p.setPen(QPen(c.quiet, 1, Qt::DashLine));
+            p.drawPolyline(ghost);
+        }
+        p.setPen(QPen(c.ink, 1.8));
         p.drawPolyline(path);
         const QPointF deepest = at(run.path.maxDepthFromRod_m, run.path.maxDepth_m);
         p.setPen(QPen(c.signal, 1.6));

@@ -72,7 +72,7 @@ class Tank : public QWidget {
     void paintLinked(QPainter& painter) const;
     void paintCentres(QPainter& painter) const;
     void paintHandles(QPainter& painter) const;
-    QString summary() const;
+    QString summary(const Results& results) const;
 
     Bait& bait_;
     Workbench& bench_;

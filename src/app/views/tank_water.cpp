@@ -51,7 +51,8 @@ void Tank::paintTiltedWater(QPainter& p) const {
         return pose_.up.dot(fromPaper(at, middle)) - pose_.offset_m;
     };
     const QPointF corners[] = {rect().topLeft(), rect().topRight() + QPoint(1, 0),
-                               rect().bottomRight() + QPoint(1, 1), rect().bottomLeft() + QPoint(0, 1)};
+                               rect().bottomRight() + QPoint(1, 1),
+                               rect().bottomLeft() + QPoint(0, 1)};
     QPolygonF wet, line;
     for (int i = 0; i < 4; ++i) {
         const QPointF a = corners[i], b = corners[(i + 1) % 4];
@@ -109,12 +110,11 @@ void Tank::paintSmallFront(QPainter& p) const {
     QPainterPath disc;
     disc.addEllipse(centre, kRadius, kRadius);
     const bool afloat = d.rest->state != RestState::Sinks && !d.rest->attitudes.empty();
-    const double height = flat > 0.2
-                              ? (pose_.offset_m - pose_.up.x() * s.x_m) / flat - middle * uz
-                              : 0.0;
-    const double y = afloat ? std::clamp(centre.y() - scale * height, centre.y() - kRadius,
-                                         centre.y() + kRadius)
-                            : centre.y() - kRadius;
+    const double height =
+        flat > 0.2 ? (pose_.offset_m - pose_.up.x() * s.x_m) / flat - middle * uz : 0.0;
+    const double y =
+        afloat ? std::clamp(centre.y() - scale * height, centre.y() - kRadius, centre.y() + kRadius)
+               : centre.y() - kRadius;
     QPainterPath wet;
     wet.addRect(QRectF(centre.x() - kRadius, y, 2 * kRadius, centre.y() + kRadius - y));
     p.fillPath(disc.intersected(wet), c.waterFill);
@@ -132,8 +132,8 @@ void Tank::paintSmallFront(QPainter& p) const {
                lean.isEmpty() ? tr("upright") : lean);
 }
 
-QString Tank::summary() const {
-    const Derived& d = *shown_->derived;
+QString Tank::summary(const Results& results) const {
+    const Derived& d = *results.derived;
     // What is most wrong with how it lies comes first.
     const QString lean = leanWords(d.rest->roll_rad, bench_.bench());
     const QString nose = noseWords(d.rest->pitch_rad, bench_.bench());
@@ -168,14 +168,15 @@ void Tank::paintCaption(QPainter& p) const {
     const QRectF line(12, 3, width() - 12 - right, 27), under(12, 29, width() - 24, 18);
     if (const ResultsPtr results = bait_.results(); results && results->error) {
         p.setPen(c.signal);
-        drawFitted(p, QRectF(12, 4, width() - 24, kCaptionHeight + 30), Qt::AlignLeft | Qt::AlignTop,
+        drawFitted(p, QRectF(12, 4, width() - 24, kCaptionHeight + 30),
+                   Qt::AlignLeft | Qt::AlignTop,
                    QStringLiteral("▲ ") + sentence(*results->error, bench_.bench()) +
                        tr(" Shown: the last bait that could be reckoned."),
                    {type(Type::Body, true)});
         return;
     }
     p.setPen(c.ink);
-    QString says = summary();
+    QString says = summary(*shown_);
     QString how = isStill() ? tr("held still while you shape it; the water is tilted")
                             : tr("as it lies in the water");
     if (view_ == TankView::Top) {
@@ -185,6 +186,11 @@ void Tank::paintCaption(QPainter& p) const {
         says = shown_->derived->rest->linked ? tr("Linked eyes: each piece at its own pitch")
                                              : tr("Each piece let go alone");
         how.clear();
+    }
+    if (const ResultsPtr before = bait_.before(); before && !showsApart()) {
+        if (const QString was = Workbench::was(summary(*before), says); !was.isEmpty()) {
+            how = was;
+        }
     }
     drawFitted(p, line, Qt::AlignLeft | Qt::AlignVCenter, says,
                {type(Type::Large, true), type(Type::Figure, true), type(Type::Body, true),

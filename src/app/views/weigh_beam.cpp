@@ -110,10 +110,21 @@ void WeighBeam::paintEvent(QPaintEvent*) {
     const double wide = p.fontMetrics().horizontalAdvance(words) + 8;
     p.drawText(QRectF(right - wide, 2, wide, 26), Qt::AlignRight | Qt::AlignVCenter, words);
     p.setPen(c.quiet);
-    drawFitted(p, QRectF(10, 2, right - wide - 22, 26), Qt::AlignLeft | Qt::AlignVCenter,
-               tr("%1 all up, %2 wanted")
-                   .arg(bench_.text(Quantity::Mass, d.mass->mass_kg),
-                        bench_.text(Quantity::Mass, d.wantedMass_kg)),
+    const QString mass = bench_.text(Quantity::Mass, d.mass->mass_kg);
+    QString allUp =
+        tr("%1 all up, %2 wanted").arg(mass, bench_.text(Quantity::Mass, d.wantedMass_kg));
+    if (const ResultsPtr before = bait_.before()) {
+        const QString was =
+            Workbench::was(bench_.text(Quantity::Mass, before->derived->mass->mass_kg), mass);
+        const QString sat = Workbench::was(verdict(*before->derived), words);
+        if (!was.isEmpty()) {
+            allUp = tr("%1 (%2), %3 wanted")
+                        .arg(mass, was, bench_.text(Quantity::Mass, d.wantedMass_kg));
+        } else if (!sat.isEmpty()) {
+            allUp += QStringLiteral("; ") + sat;
+        }
+    }
+    drawFitted(p, QRectF(10, 2, right - wide - 22, 26), Qt::AlignLeft | Qt::AlignVCenter, allUp,
                {type(Type::Body), type(Type::Small)});
     const double top = 31, high = 17, second = top + high + 3;
     p.setFont(type(Type::Small));
@@ -129,8 +140,8 @@ void WeighBeam::paintEvent(QPaintEvent*) {
         p.setBrush(share.colour);
         p.drawRect(box);
         // Its name and mass, or only one of them, where they have room.
-        const QString mass = bench_.text(Quantity::Mass, share.mass_kg, false);
-        for (const QString& label : {tr("%1 %2").arg(share.name, mass), share.name, mass}) {
+        const QString heavy = bench_.text(Quantity::Mass, share.mass_kg, false);
+        for (const QString& label : {tr("%1 %2").arg(share.name, heavy), share.name, heavy}) {
             if (p.fontMetrics().horizontalAdvance(label) + 6 <= box.width()) {
                 p.setPen(share.colour.lightnessF() > 0.5 ? QColor("#23282B") : QColor("#F4F1EA"));
                 p.drawText(box, Qt::AlignCenter, label);
