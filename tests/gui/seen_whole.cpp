@@ -235,7 +235,11 @@ class Look {
         }
         const QFontMetricsF metrics(label.font());
         if (!label.wordWrap()) {
-            room(label, label.text(), widest(metrics, label.text()), has.width());
+            QString shown = label.text();
+            if (label.buddy() != nullptr) {
+                shown.remove(QLatin1Char('&'));  // a key, not a letter
+            }
+            room(label, shown, widest(metrics, shown), has.width());
             return;
         }
         room(label, label.text(), widestWord(metrics, label.text()), has.width());

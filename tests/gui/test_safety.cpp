@@ -183,7 +183,7 @@ TEST_CASE("a damaged file given at the start is said, not replaced by the demo")
     o.window.openFirst({path});
     CHECK(o.window.message().startsWith(QStringLiteral("▲ broken.wade")));
     CHECK(o.design().name != demoDesign().name);
-    CHECK(o.design().fittings.empty());
+    CHECK(o.design().name == "new bait");
 }
 
 TEST_CASE("an SVG path of megabytes is refused, not worked through") {

@@ -1,4 +1,5 @@
 // Every step, part and dialog, in the states makers use: nothing cut, elided or scrolled sideways.
+#include "app/dialogs/new_bait_dialog.h"
 #include "app/frame/steps.h"
 #include "app/kit/sheet_tabs.h"
 #include "opened.h"
@@ -79,4 +80,21 @@ TEST_CASE("every sheet of every demo is seen whole, metric and inch, day and nig
     }
     INFO(listed(found));
     CHECK(found.isEmpty());
+}
+
+TEST_CASE("the sheet that asks for a new bait is seen whole") {
+    Opened o;
+    for (const bool inch : {false, true}) {
+        o.window.setInch(inch);
+        NewBaitDialog dialog(o.window.bench(), &o.window);
+        auto* kind = dialog.findChild<QComboBox*>("newKind");
+        dialog.show();
+        for (int i = 0; i < kind->count(); ++i) {
+            kind->setCurrentIndex(i);
+            QCoreApplication::processEvents();
+            INFO(i << "\n" << listed(whatIsCut(dialog)));
+            CHECK(whatIsCut(dialog).isEmpty());
+        }
+    }
+    o.window.setInch(false);
 }

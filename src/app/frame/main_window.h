@@ -54,8 +54,10 @@ class MainWindow : public QMainWindow {
     void openFirst(const QStringList& files);
     bool saveFile(const QString& path);
     void openDemo(int which = 0);
-    /// A plain bait to begin from.
+    /// A whole bait of the most usual kind to begin from, unasked.
     void openNew();
+    /// Asks what the new bait is to be and opens it.
+    void askNew();
     /// The shelf and the scale, windows of their own that may stay open.
     QWidget* showShelf();
     QWidget* showScale();

@@ -129,7 +129,7 @@ QWidget* MainWindow::buildSheet() {
     message_->setContentsMargins(12, 2, 12, 6);
     message_->hide();
     layout->addWidget(message_);
-    way_ = new QPushButton;
+    way_ = new QPushButton(tr("Back to before"));
     way_->setObjectName(QStringLiteral("messageWay"));
     way_->hide();
     auto* wayRow = new QHBoxLayout;

@@ -10,6 +10,7 @@
 #include <utility>
 
 #include "app/dialogs/compare_dialog.h"
+#include "app/dialogs/new_bait_dialog.h"
 #include "app/frame/main_window.h"
 #include "app/kit/ask.h"
 #include "io/design_file.h"
@@ -138,15 +139,26 @@ void MainWindow::lookAtFile() {
 }
 
 void MainWindow::openNew() {
-    const Result<Design> start = readDesign(embedded::demo_wade());
-    Design fresh;
-    if (start) {  // a plain body to begin from, without the demo's story
-        fresh.body = start->body;
-        fresh.lip = start->lip;
-        fresh.tie = start->tie;
-        fresh.pieces.front().stock = Stock{};
+    if (const Result<NewBait> made = makeNewBait(usualWish(bench_, StartKind::Diver))) {
+        bench_.document.replace(made->design, {}, true);
     }
-    bench_.document.replace(fresh, {}, true);
+}
+
+void MainWindow::askNew() {
+    NewBaitDialog dialog(bench_, this);
+    dialog.exec();
+    if (!dialog.made()) {
+        return;
+    }
+    bench_.document.replace(dialog.made()->design, {}, true);
+    rail_->choose(Step::Brief);
+    const size_t against = dialog.made()->against.size();
+    say(against == 0
+            ? tr("Made as wished. Weigh a block of your stock before you cut: the densities "
+                 "of the shelf are typical.")
+            : QStringLiteral("▲ ") +
+                  tr("Made as near as these parts allow: the findings say what is left, and "
+                     "what would mend it."));
 }
 
 void MainWindow::openDemo(int which) {

@@ -24,10 +24,10 @@ void MainWindow::buildMenus() {
         return action;
     };
     add(
-        file, tr("&New"), QKeySequence::New,
+        file, tr("&New…"), QKeySequence::New,
         [this] {
             if (mayDiscard()) {
-                openNew();
+                askNew();
             }
         },
         this);
@@ -135,7 +135,7 @@ void MainWindow::buildMenus() {
                    "Alt+1 … Alt+5: side, top, front, solid, swing; Alt+6: pieces apart\n"
                    "In the solid: arrows turn, Page Up and Down cut, M cuts at the next mark\n"
                    "Up and Down in a field: one bench step, Shift for ten\n"
-                   "F7: the shelf;  F8: plan the lead\n"
+                   "F5: all of a list side by side;  F7: the shelf;  F8: plan the lead\n"
                    "F9: what lies on the scale into this mass;  Shift+F9: the scale\n"
                    "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
         },

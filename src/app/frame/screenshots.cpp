@@ -15,6 +15,7 @@
 #include <cstdio>
 #include <ctime>
 
+#include "app/dialogs/new_bait_dialog.h"
 #include "app/dialogs/shelf_window.h"
 #include "app/frame/steps.h"
 #include "app/kit/beside_page.h"
@@ -96,7 +97,6 @@ bool takeScreenshots(const QString& folder) {
     window.rail().choose(Step::Tank);
     const std::pair<const char*, const char*> tankTabs[] = {{"tank-righting", "rightingTab"},
                                                             {"tank-hook-swaps", "swapsTab"},
-                                                            {"tank-how-sure", "doubtTab"},
                                                             {"tank-school", "schoolTab"}};
     for (const auto& [name, page] : tankTabs) {
         revealInTabs(window.findChild<QWidget*>(QLatin1String(page)));
@@ -109,6 +109,12 @@ bool takeScreenshots(const QString& folder) {
         settle(window);
         done = shelf->grab().save(QDir(folder).filePath(QStringLiteral("shelf.png"))) && done;
         shelf->close();
+    }
+    {
+        NewBaitDialog dialog(window.bench(), &window);
+        dialog.show();
+        settle(window);
+        done = dialog.grab().save(QDir(folder).filePath(QStringLiteral("new-bait.png"))) && done;
     }
     window.openDemo(3);
     window.rail().choose(Step::Fittings);

@@ -73,12 +73,12 @@ void PlainTable::resizeEvent(QResizeEvent* event) {
 QWidget* PlainTable::wideButton(Workbench& bench) {
     auto* button = new QPushButton(tr("All side by side"));
     button->setObjectName(objectName() + QStringLiteral("Wide"));
-    button->setToolTip(tr("Every fact of every one in a wide table in the picture's place (F6)"));
+    button->setToolTip(tr("Every fact of every one in a wide table in the picture's place (F5)"));
     const auto open = [this, &bench] {
         emit bench.wideWanted(model(), itemDelegate(), accessibleName());
     };
     connect(button, &QPushButton::clicked, this, open);
-    auto* key = new QShortcut(QKeySequence(Qt::Key_F6), this);
+    auto* key = new QShortcut(QKeySequence(Qt::Key_F5), this);
     key->setContext(Qt::WidgetShortcut);
     connect(key, &QShortcut::activated, this, open);
     return button;

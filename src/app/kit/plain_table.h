@@ -22,7 +22,7 @@ class PlainTable : public QTableWidget {
         whole_ = true;
         setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     }
-    /// A button (and F6 in this table) that opens the wide table.
+    /// A button (and F5 in this table) that opens the wide table.
     QWidget* wideButton(Workbench& bench);
 
   protected:

@@ -129,13 +129,13 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     if (model_->columnCount() > 5) {
         auto* wide = new QPushButton(tr("All side by side"));
         wide->setObjectName(objectName + QStringLiteral("Wide"));
-        wide->setToolTip(tr("Every fact of every one in a wide table in the picture's place (F6)"));
+        wide->setToolTip(tr("Every fact of every one in a wide table in the picture's place (F5)"));
         addTool(wide);
         const auto open = [this] {
             emit bench_.wideWanted(model_, view_->itemDelegate(), view_->objectName());
         };
         connect(wide, &QPushButton::clicked, this, open);
-        auto* key = new QShortcut(QKeySequence(Qt::Key_F6), this);
+        auto* key = new QShortcut(QKeySequence(Qt::Key_F5), this);
         key->setContext(Qt::WidgetWithChildrenShortcut);
         connect(key, &QShortcut::activated, this, open);
     }

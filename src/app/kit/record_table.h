@@ -12,7 +12,7 @@
 namespace wl {
 
 /// The short list, its buttons, and under it the form of the chosen thing with the fields its kind
-/// has. All facts of all things stand side by side in the wide table, at a key (F6).
+/// has. All facts of all things stand side by side in the wide table, at a key (F5).
 class RecordTable : public QWidget {
     Q_OBJECT
   public:

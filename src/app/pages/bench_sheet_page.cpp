@@ -219,7 +219,7 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
     auto* whole = addButton(tr("Whole width"), "sheetWhole");
     nearer->setShortcut(QKeySequence::ZoomIn);
     farther->setShortcut(QKeySequence::ZoomOut);
-    whole->setShortcut(QKeySequence(QStringLiteral("Ctrl+0")));
+    whole->setShortcut(QKeySequence(QStringLiteral("Alt+W")));
     QObject::connect(back, &QPushButton::clicked, preview, [preview] { preview->turn(-1); });
     QObject::connect(on, &QPushButton::clicked, preview, [preview] { preview->turn(1); });
     QObject::connect(nearer, &QPushButton::clicked, preview,

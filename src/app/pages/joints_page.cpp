@@ -7,6 +7,7 @@
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
 #include "core/joint/joint_layout.h"
+#include "core/plan/new_bait.h"
 #include "session/words.h"
 
 namespace wl {
@@ -36,28 +37,13 @@ void addJoint(Workbench& bench) {
             longest = i;
         }
     }
-    Joint j;
-    j.name = "joint " + std::to_string(next.joints.size() + 1);
     // Half-way for a first joint, in the middle of the longest piece after that.
-    j.x_m = std::round(500 * (ends[longest] + ends[longest + 1])) / 1000;
-    const Section s = curves->atX(j.x_m);
-    const double depth = s.back_m - s.belly_m;
-    auto half = [](double m) { return std::max(0.0005, std::round(m * 2000) / 2000); };
-    j.gap_m = 0.0015;
-    j.pinLength_m = half(0.8 * depth);
-    j.pocketWidth_m = half(0.5 * s.halfWidth_m * 2);
-    j.pocketHeight_m = half(0.35 * depth);
-    j.pinAft_m = -0.002;
-    next.joints.insert(next.joints.begin() + std::ptrdiff_t(longest), j);
-    Piece piece;
-    piece.stock = next.pieces.front().stock;
-    piece.stock.weighedBody_kg.reset();
-    next.pieces.insert(next.pieces.begin() + std::ptrdiff_t(longest) + 1, piece);
-    for (size_t i = 0; i < next.pieces.size(); ++i) {
-        next.pieces[i].name = i == 0                        ? tr("head").toStdString()
-                              : i + 1 == next.pieces.size() ? tr("tail").toStdString()
-                                                            : "piece " + std::to_string(i + 1);
+    std::optional<Design> cut =
+        withJointAt(next, std::round(500 * (ends[longest] + ends[longest + 1])) / 1000);
+    if (!cut) {
+        return;
     }
+    next = std::move(*cut);
     bench.document.endGesture();
     bench.document.submit(std::move(next), tr("Cut a joint"));
 }

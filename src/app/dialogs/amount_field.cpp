@@ -1,0 +1,64 @@
+#include "app/dialogs/amount_field.h"
+
+#include <QGridLayout>
+#include <QStyle>
+
+#include "app/kit/plain_label.h"
+#include "session/sentence_text.h"
+
+namespace wl {
+
+AmountField::AmountField(Workbench& bench, const QString& name, const QString& label,
+                         Quantity quantity, double least, double most, QWidget* parent)
+    : QWidget(parent),
+      bench_(bench),
+      quantity_(quantity),
+      least_(least),
+      most_(most),
+      line_(new QLineEdit),
+      fault_(plainLabel()) {
+    line_->setObjectName(name);
+    line_->setAccessibleName(label);
+    line_->setMaximumWidth(110);
+    setFocusProxy(line_);
+    fault_->setObjectName(name + QStringLiteral("/fault"));
+    fault_->setProperty("role", "fault");
+    fault_->setWordWrap(true);
+    fault_->hide();
+    auto* unit = plainLabel(QString::fromStdString(unitLabel(quantity, bench.bench())));
+    unit->setProperty("role", "quiet");
+    auto* grid = new QGridLayout(this);
+    grid->setContentsMargins(0, 0, 0, 0);
+    grid->setVerticalSpacing(1);
+    grid->addWidget(line_, 0, 0);
+    grid->addWidget(unit, 0, 1);
+    grid->addWidget(fault_, 1, 0, 1, 3);
+    grid->setColumnStretch(2, 1);
+}
+
+void AmountField::set(double valueSi) {
+    line_->setText(QString::fromStdString(fieldText(quantity_, bench_.bench(), valueSi)));
+}
+
+std::optional<double> AmountField::value() {
+    const QString path = line_->objectName();
+    const ReadAmount read = readAmount(line_->text().toStdString(), quantity_, bench_.bench());
+    std::optional<Error> error;
+    if (read.fault != ReadFault::None) {
+        error = readFaultError(read.fault, path, quantity_, bench_.bench());
+    } else if (!(read.valueSi >= least_ && read.valueSi <= most_)) {
+        error = Error{"field.out_of_range",
+                      path.toStdString(),
+                      {},
+                      {{quantity_, read.valueSi}, {quantity_, least_}, {quantity_, most_}}};
+    }
+    fault_->setText(error ? QStringLiteral("▲ ") + sentence(*error, bench_.bench()) : QString());
+    fault_->setVisible(error.has_value());
+    line_->setProperty("faulty", error.has_value());
+    line_->setAccessibleDescription(fault_->text());
+    line_->style()->unpolish(line_);
+    line_->style()->polish(line_);
+    return error ? std::nullopt : std::optional<double>(read.valueSi);
+}
+
+}  // namespace wl

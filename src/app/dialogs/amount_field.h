@@ -1,0 +1,32 @@
+// A number typed in a dialog, in any unit, with its message beneath it.
+#pragma once
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QWidget>
+#include <optional>
+
+#include "app/kit/workbench.h"
+
+namespace wl {
+
+class AmountField : public QWidget {
+    Q_OBJECT
+  public:
+    /// `least` and `most` are what makes sense, SI.
+    AmountField(Workbench& bench, const QString& name, const QString& label, Quantity quantity,
+                double least, double most, QWidget* parent = nullptr);
+    void set(double valueSi);
+    /// What was typed; nothing, with the reason shown, when it is no such measure.
+    std::optional<double> value();
+    QLineEdit* line() { return line_; }
+
+  private:
+    Workbench& bench_;
+    Quantity quantity_;
+    double least_, most_;
+    QLineEdit* line_;
+    QLabel* fault_;
+};
+
+}  // namespace wl

@@ -1,0 +1,61 @@
+// Baits made from a wish meet it.
+#include <catch2/catch.hpp>
+
+#include "core/plan/new_bait.h"
+#include "io/embedded_data.h"
+#include "io/shelf.h"
+
+using namespace wl;
+
+namespace {
+
+NewBaitWish wish(StartKind kind, double length_m, double density_kg_m3) {
+    static const Shelf shelf = [] {
+        return arrangeShelf(readShelfCsv(embedded::shelf_csv()).value());
+    }();
+    NewBaitWish w;
+    w.kind = kind;
+    w.length_m = length_m;
+    w.stock.shelfDensity_kg_m3 = density_kg_m3;
+    w.brief = usualBrief(kind, Brief{});
+    for (const auto& row : shelf.fittings) {
+        w.fittings.push_back(row.item);
+    }
+    for (const CoatKind kindOf : {CoatKind::Sealer, CoatKind::Paint, CoatKind::Clear}) {
+        for (const auto& row : shelf.coats) {
+            if (row.item.kind == kindOf) {
+                w.coats.push_back(row.item);
+                break;
+            }
+        }
+    }
+    return w;
+}
+
+}  // namespace
+
+TEST_CASE("a bait of every kind, made at several lengths, meets its brief") {
+    for (const StartKind kind : kStartKinds) {
+        for (const auto& [length, density] :
+             {std::pair{0.07, 300.0}, {0.075, 420.0}, {0.1, 420.0}, {0.11, 600.0}, {0.15, 420.0}}) {
+            const NewBaitWish w = wish(kind, length, density);
+            const Result<NewBait> made = makeNewBait(w);
+            INFO("kind " << int(kind) << " at " << length * 1e3 << " mm");
+            REQUIRE(made.ok());
+            for (const Finding& f : made->against) {
+                UNSCOPED_INFO(f.code << " " << f.path);
+            }
+            UNSCOPED_INFO("depth " << made->run.path.maxDepth_m << " wanted "
+                                   << made->design.brief.wantedDepth_m << " pitch "
+                                   << made->derived->rest->pitch_rad / kDegree);
+            if (kind == StartKind::Lipless && length > 0.12) {
+                // So heavy a bait sinks past the depth wanted on its way in: said, not hidden.
+                CHECK(std::any_of(made->against.begin(), made->against.end(),
+                                  [](const Finding& f) { return f.code == "run.too_deep"; }));
+                continue;
+            }
+            CHECK(made->against.empty());
+            CHECK(std::abs(made->derived->rest->roll_rad) < kDegree);
+        }
+    }
+}
