@@ -64,32 +64,32 @@ TEST_CASE("each of the seven kinds is made from File New and printed with the ke
         }
         Hands hands;
         const bool own = kind == 6;
-        whenShown([] { return qobject_cast<NewBaitDialog*>(QApplication::activeModalWidget()); },
-                  [&] {
-                      auto* dialog = static_cast<NewBaitDialog*>(QApplication::activeModalWidget());
-                      auto* kinds = dialog->findChild<QComboBox*>("newKind");
-                      kinds->setFocus();  // it has it from the start; offscreen windows may not
-                      for (int i = 0; i < (own ? 7 : kind); ++i) {
-                          hands.key(kinds, Qt::Key_Down);
-                      }
-                      if (own) {
-                          whenShown(
-                              [] {
-                                  return qobject_cast<QFileDialog*>(
-                                      QApplication::activeModalWidget());
-                              },
-                              [&] {
-                                  auto* files =
-                                      static_cast<QFileDialog*>(QApplication::activeModalWidget());
-                                  auto* name = files->findChild<QLineEdit*>("fileNameEdit");
-                                  // Pasted: typed, the path is completed while one types.
-                                  QApplication::clipboard()->setText(svg);
-                                  hands.key(name, Qt::Key_V, Qt::ControlModifier);
-                                  hands.key(name, Qt::Key_Return);
-                              });
-                      }
-                      hands.key(dialog, Qt::Key_Return);
-                  });
+        whenShown(
+            [] { return qobject_cast<NewBaitDialog*>(QApplication::activeModalWidget()); },
+            [&] {
+                auto* dialog = static_cast<NewBaitDialog*>(QApplication::activeModalWidget());
+                auto* kinds = dialog->findChild<QComboBox*>("newKind");
+                kinds->setFocus();  // it has it from the start; offscreen windows may not
+                for (int i = 0; i < (own ? 7 : kind); ++i) {
+                    hands.key(kinds, Qt::Key_Down);
+                }
+                if (own) {
+                    whenShown(
+                        [] {
+                            return qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+                        },
+                        [&] {
+                            auto* files =
+                                static_cast<QFileDialog*>(QApplication::activeModalWidget());
+                            auto* name = files->findChild<QLineEdit*>("fileNameEdit");
+                            // Pasted: typed, the path is completed while one types.
+                            QApplication::clipboard()->setText(svg);
+                            hands.key(name, Qt::Key_V, Qt::ControlModifier);
+                            hands.key(name, Qt::Key_Return);
+                        });
+                }
+                hands.key(dialog, Qt::Key_Return);
+            });
         hands.key(&o.window, Qt::Key_N, Qt::ControlModifier);  // comes back when it is made
         o.settle();
         INFO("kind " << kind);

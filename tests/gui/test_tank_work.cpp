@@ -70,7 +70,7 @@ TEST_CASE("plan from the shelf: three ways with their price, one taken, undone")
         return count;
     };
     const double countBefore = counted0(), leadBefore = o.derived().mass->bores[0].leadMass_kg;
-    o.choose("addPiece", 1);
+    o.choose("addPiece", 0);
     CHECK(counted0() == countBefore + 1);
     CHECK(o.derived().mass->bores[0].leadMass_kg != leadBefore);
     o.window.bench().document.undoStack()->undo();
@@ -323,7 +323,7 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     o.typeCell("drops", 0, "x", "60");
     CHECK(o.derived().mass->wire.bends.size() == 5);
     CHECK(o.text("bendList").contains("5. at"));
-    o.choose("wireFromShelf", 2);
+    o.choose("wireFromShelf", 1);
     CHECK(o.design().wire.wire_m == Approx(0.0009));
     o.window.findChild<QCheckBox*>("/through_wire/present")->click();
     o.settle();
@@ -334,7 +334,7 @@ TEST_CASE("a through-wire and a rattle, drawn and told") {
     REQUIRE(o.design().chambers.size() == 1);
     auto* chambers = o.window.findChild<QTableView*>("chambers");
     chambers->setCurrentIndex(chambers->model()->index(0, 0));
-    o.choose("ballsFromShelf", 8);
+    o.choose("ballsFromShelf", 7);
     CHECK(o.design().chambers[0].ballDensity_kg_m3 > 5000);
     const double with = o.derived().mass->mass_kg;
     o.click("removeChamber");
@@ -373,6 +373,6 @@ TEST_CASE("line, pin, rod, filler and lip are taken from the shelf") {
     o.click("addFeature/0");
     auto* holes = o.window.findChild<QTableView*>("features");
     holes->setCurrentIndex(holes->model()->index(0, 0));
-    o.choose("holeFiller", 1);
+    o.choose("holeFiller", 0);
     CHECK(o.design().features[0].fill == FeatureFill::Glue);
 }

@@ -242,7 +242,8 @@ TEST_CASE("tables edit, add, remove, and keep a bad cell as typed") {
     auto* shelf = o.window.findChild<QComboBox*>("addFitting");
     emit shelf->activated(3);
     settle(o.window);
-    CHECK(o.design().fittings.size() == parts + 1);
+    REQUIRE(o.design().fittings.size() == parts + 3);  // eye, ring and hook
+    CHECK(o.design().fittings[parts + 2].hangsFrom == o.design().fittings[parts].name);
     o.window.rail().choose(Step::Ballast);
     o.click("addBore");
     CHECK(o.design().bores.size() == 3);

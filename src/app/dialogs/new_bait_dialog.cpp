@@ -105,15 +105,14 @@ NewBaitDialog::NewBaitDialog(Workbench& bench, QWidget* parent)
     named(stock_, "newStock", tr("Stock"));
     const auto& stocks = bench.shelf.shelf().stock;
     const double usual = Stock{}.shelfDensity_kg_m3;
-    const auto nearest =
-        std::min_element(stocks.begin(), stocks.end(),
-                         [usual](const ShelfMaterial& a, const ShelfMaterial& b) {
-                             return std::abs(a.density_kg_m3 - usual) <
-                                    std::abs(b.density_kg_m3 - usual);
-                         });
+    const auto nearest = std::min_element(
+        stocks.begin(), stocks.end(), [usual](const ShelfMaterial& a, const ShelfMaterial& b) {
+            return std::abs(a.density_kg_m3 - usual) < std::abs(b.density_kg_m3 - usual);
+        });
     stock_->setCurrentIndex(int(nearest - stocks.begin()));
-    for (const auto& [name, salt] : {std::pair{tr("fresh"), 0.0}, std::pair{tr("brackish"), kBrackish},
-                                     std::pair{tr("sea"), kSea}}) {
+    for (const auto& [name, salt] :
+         {std::pair{tr("fresh"), 0.0}, std::pair{tr("brackish"), kBrackish},
+          std::pair{tr("sea"), kSea}}) {
         water_->addItem(name, salt);
     }
     named(water_, "newWater", tr("Water"));
@@ -197,12 +196,13 @@ void NewBaitDialog::showKind() {
     const int chosen = kind_->currentData().toInt();
     const StartKind kind = chosen >= Picture ? StartKind::Diver : StartKind(chosen);
     const NewBaitWish usual = usualWish(bench_, kind);
-    const QString about[] = {tr("A lip pulls it down; the further the lip lies in line, the deeper."),
-                             tr("Sinks on its own and shakes; how deep is counted down."),
-                             tr("Slides from side to side on a slack line; sinks slowly."),
-                             tr("Two pieces on a hinge; a small lip keeps it under."),
-                             tr("Turned on the lathe; its slanted face digs in."),
-                             tr("Broad and flat below, with a lip, for the bottom.")};
+    const QString about[] = {
+        tr("A lip pulls it down; the further the lip lies in line, the deeper."),
+        tr("Sinks on its own and shakes; how deep is counted down."),
+        tr("Slides from side to side on a slack line; sinks slowly."),
+        tr("Two pieces on a hinge; a small lip keeps it under."),
+        tr("Turned on the lathe; its slanted face digs in."),
+        tr("Broad and flat below, with a lip, for the bottom.")};
     about_->setText(chosen >= Picture ? tr("The shape is brought in next; lip, hooks and lead are "
                                            "those of a diver.")
                                       : about[int(kind)]);
@@ -226,8 +226,7 @@ void NewBaitDialog::showRest() {
 
 std::optional<NewBaitWish> NewBaitDialog::wish() {
     const int chosen = kind_->currentData().toInt();
-    NewBaitWish w =
-        usualWish(bench_, chosen >= Picture ? StartKind::Diver : StartKind(chosen));
+    NewBaitWish w = usualWish(bench_, chosen >= Picture ? StartKind::Diver : StartKind(chosen));
     w.brief.wantedState = WantedState(rest_->currentIndex());
     bool whole = true;
     const auto take = [&](AmountField* field, double& into, bool asked = true) {
@@ -266,13 +265,12 @@ std::optional<Body> NewBaitDialog::ownShape(double length_m) {
     if (how == Picture) {
         TraceDialog(aside, this).exec();
     } else {
-        const QString path =
-            how == Drawing
-                ? QFileDialog::getOpenFileName(
-                      this, tr("A drawing with the outline as its first path"), {},
-                      tr("Drawings (*.svg)"))
-                : QFileDialog::getOpenFileName(this, tr("A solid body"), {},
-                                               tr("Solids (*.stl *.obj)"));
+        const QString path = how == Drawing
+                                 ? QFileDialog::getOpenFileName(
+                                       this, tr("A drawing with the outline as its first path"), {},
+                                       tr("Drawings (*.svg)"))
+                                 : QFileDialog::getOpenFileName(this, tr("A solid body"), {},
+                                                                tr("Solids (*.stl *.obj)"));
         if (path.isEmpty()) {
             return std::nullopt;
         }
@@ -282,8 +280,8 @@ std::optional<Body> NewBaitDialog::ownShape(double length_m) {
             dialog.exec();
         } else {
             const auto outline = loadSvgOutline(path);
-            const Result<TracedProfile> profile =
-                outline ? profileOfOutline(*outline, length_m) : Result<TracedProfile>(outline.error());
+            const Result<TracedProfile> profile = outline ? profileOfOutline(*outline, length_m)
+                                                          : Result<TracedProfile>(outline.error());
             if (!profile) {
                 tell(QStringLiteral("▲ ") + sentence(profile.error(), bench_.bench()));
                 return std::nullopt;

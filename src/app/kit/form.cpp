@@ -360,25 +360,6 @@ void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> 
     });
 }
 
-QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QString& title,
-                       std::function<QStringList()> names, std::function<void(int)> take) {
-    auto* box = new QComboBox;
-    box->setObjectName(objectName);
-    box->setAccessibleName(title);
-    auto all = [title, names] { return QStringList{title} + names(); };
-    box->addItems(all());
-    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    box->setMinimumContentsLength(int(title.size()) + 2);
-    followShelf(bench, box, all);
-    QObject::connect(box, &QComboBox::activated, box, [box, take](int index) {
-        box->setCurrentIndex(0);
-        if (index > 0) {
-            take(index - 1);
-        }
-    });
-    return box;
-}
-
 QWidget* formColumn(const QList<QWidget*>& parts) {
     auto* page = new QWidget;
     page->setObjectName(QStringLiteral("sheetPage"));

@@ -11,6 +11,7 @@
 #include <functional>
 
 #include "app/kit/quantity_edit.h"
+#include "app/kit/shelf_picker.h"
 #include "app/kit/workbench.h"
 
 namespace wl {
@@ -88,10 +89,6 @@ class Form : public QWidget {
 
 /// Keeps a choice's options in step with the shelf.
 void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names);
-
-/// A box that lists what the shelf holds under `title` and does something with the chosen one.
-QComboBox* shelfPicker(Workbench& bench, const QString& objectName, const QString& title,
-                       std::function<QStringList()> names, std::function<void(int)> take);
 
 /// A worksheet page: forms under each other, scrolling down when the window is small.
 QWidget* formColumn(const QList<QWidget*>& parts);

@@ -126,6 +126,21 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
             enable();
         }
     }
+    const auto places = [this](int c) { return model_->column(c).field == QLatin1String("x"); };
+    for (int c = 0; c < model_->columnCount(); ++c) {
+        if (!places(c)) {
+            continue;
+        }
+        auto* copy = new QPushButton(tr("Copy"));
+        copy->setObjectName(objectName + QStringLiteral("Copy"));
+        copy->setToolTip(tr("The chosen one once more, at the next place aft (Ctrl+D)"));
+        addTool(copy);
+        connect(copy, &QPushButton::clicked, this, &RecordTable::copyChosen);
+        auto* key = new QShortcut(QKeySequence(QStringLiteral("Ctrl+D")), this);
+        key->setContext(Qt::WidgetWithChildrenShortcut);
+        connect(key, &QShortcut::activated, this, &RecordTable::copyChosen);
+        break;
+    }
     if (model_->columnCount() > 5) {
         auto* wide = new QPushButton(tr("All side by side"));
         wide->setObjectName(objectName + QStringLiteral("Wide"));
@@ -179,6 +194,21 @@ void RecordTable::afterReset() {
         view_->setCurrentIndex(model_->index(row, first));
     }
     fit();
+}
+
+void RecordTable::copyChosen() {
+    constexpr double kNextPlace_m = 0.01;
+    const int row = currentRow();
+    if (row < 0) {
+        return;
+    }
+    Result<Design> next = withItemCopied(bench_.design(), model_->listPath().toStdString(),
+                                         size_t(row), kNextPlace_m);
+    if (next) {
+        bench_.document.endGesture();
+        bench_.document.submit(std::move(next).value(), tr("Copy"));
+        view_->setCurrentIndex(model_->index(row + 1, view_->currentIndex().column()));
+    }
 }
 
 void RecordTable::fit() {

@@ -41,6 +41,7 @@ class RecordTable : public QWidget {
 
   private:
     void fit();
+    void copyChosen();
     void afterReset();
     Workbench& bench_;
     RecordModel* model_;

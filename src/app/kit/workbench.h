@@ -73,11 +73,24 @@ class Workbench : public QObject {
     }
     /// "was 12 mm" where the figure before the last edit reads otherwise; empty where it does not.
     static QString was(const QString& before, const QString& now);
+    /// Where the maker clicked on the picture for the next thing to be added (body frame); nothing
+    /// when it goes to its usual place. Taken, it is gone.
+    std::optional<Eigen::Vector3d> mark() const { return mark_; }
+    void setMark(std::optional<Eigen::Vector3d> mark) {
+        mark_ = mark;
+        emit markChanged();
+    }
+    std::optional<Eigen::Vector3d> takeMark() {
+        const std::optional<Eigen::Vector3d> mark = mark_;
+        setMark({});
+        return mark;
+    }
     /// Redraws everything after the theme changed.
     void themeChanged() { emit benchChanged(); }
 
   signals:
     void benchChanged();
+    void markChanged();
     void placeWanted(const QString& path);
     void said(const QString& text);
     void wayOffered(const QString& label, std::function<void()> way);
@@ -88,6 +101,7 @@ class Workbench : public QObject {
     void openWanted(const DesignPtr& design);
 
   private:
+    std::optional<Eigen::Vector3d> mark_;
     Bench bench_ = Bench::Metric.withMark(makersDecimalMark());
 };
 

@@ -24,7 +24,7 @@ QWidget* makeBriefPage(Workbench& bench) {
 
     auto* tackle = new Form(bench, tr("Line and cast"));
     tackle->field("/brief/line_kind");
-    tackle->add(shelfPicker(
+    tackle->add(new ShelfPicker(
         bench, "lineFromShelf", tr("Line from the shelf…"),
         [&bench] {
             QStringList names;

@@ -169,7 +169,7 @@ RecordTable* jointTable(Workbench& bench) {
         bench, "joints", "/joints", std::move(c),
         {{"addJoint", tr("Cut a joint"), [&bench](int) { addJoint(bench); }, false},
          {"removeJoint", tr("Join again"), [&bench](int row) { removeJoint(bench, row); }}});
-    table->addTool(shelfPicker(
+    table->addTool(new ShelfPicker(
         bench, "pinFromShelf", tr("Pin from the shelf…"),
         [&bench] {
             QStringList names;

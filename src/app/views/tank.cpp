@@ -34,10 +34,12 @@ Tank::Tank(Bait& bait, Workbench& bench, QWidget* parent)
     });
     connect(&bait_.evaluator, &Evaluator::resultsChanged, this, &Tank::takeResults);
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&Tank::update));
+    connect(&bench_, &Workbench::markChanged, this, qOverload<>(&Tank::update));
 }
 
 void Tank::setStep(Step step) {
     step_ = step;
+    bench_.setMark({});
     chosen_ = dragged_ = hovered_ = -1;
     update();
 }
@@ -107,6 +109,11 @@ void Tank::takeResults() {
     }
     placeMarks_.take(*shown_);
     update();
+}
+
+bool Tank::takesMark() const {
+    return (step_ == Step::Fittings || step_ == Step::Ballast) && view_ == TankView::Side &&
+           shown_ && !showsApart();
 }
 
 bool Tank::isStill() const {

@@ -49,6 +49,9 @@ class Tank : public QWidget {
         double offset_m = 0.0;  ///< of the water surface along up
     };
     Pose wantedPose() const;
+    /// Things are added on this step, where one clicks.
+    bool takesMark() const;
+    void paintMark(QPainter& painter) const;
     /// Held still and upright, the water tilted.
     bool isStill() const;
     void takeResults();

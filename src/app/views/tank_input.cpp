@@ -26,6 +26,10 @@ void Tank::mousePressEvent(QMouseEvent* event) {
     }
     chosen_ = dragged_;
     bait_.document.endGesture();
+    // Beside every handle: the place for the next thing to be added.
+    if (dragged_ < 0 && takesMark() && event->button() == Qt::LeftButton) {
+        bench_.setMark(fromPaper(event->position(), Eigen::Vector3d::Zero()));
+    }
     update();
 }
 

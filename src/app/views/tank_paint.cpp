@@ -214,6 +214,25 @@ void Tank::paintCentres(QPainter& p) const {
     }
 }
 
+void Tank::paintMark(QPainter& p) const {
+    if (!takesMark() || !bench_.mark()) {
+        return;
+    }
+    const Inks& c = inks();
+    const QPointF at = toPaper(*bench_.mark());
+    p.setPen(QPen(c.signal, 1.6));
+    for (const QPointF& arm : {QPointF(9, 0), QPointF(0, 9)}) {
+        p.drawLine(at - arm, at + arm);
+    }
+    p.setFont(type(Type::Small));
+    const QString text = tr("the next one goes here");
+    const double wide = p.fontMetrics().horizontalAdvance(text) + 10;
+    QRectF box(at + QPointF(10, -24), QSizeF(wide, 18));
+    box.moveLeft(std::clamp(box.left(), 2.0, std::max(2.0, width() - wide - 2)));
+    p.fillRect(box, c.sheet);
+    p.drawText(box, Qt::AlignCenter, text);
+}
+
 void Tank::paintHandles(QPainter& p) const {
     const Inks& c = inks();
     const auto all = handles();
@@ -281,6 +300,7 @@ void Tank::paintEvent(QPaintEvent*) {
     paintCentres(p);
     paintRuler(p);
     paintHandles(p);
+    paintMark(p);
     for (const QPointF& at : marks()) {
         placeMarks_.paint(p, at);
     }

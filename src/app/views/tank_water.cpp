@@ -179,6 +179,9 @@ void Tank::paintCaption(QPainter& p) const {
     QString says = summary(*shown_);
     QString how = isStill() ? tr("held still while you shape it; the water is tilted")
                             : tr("as it lies in the water");
+    if (takesMark()) {
+        how = tr("held still while you shape it; click where the next part is to go");
+    }
     if (view_ == TankView::Top) {
         how = tr("from above, port down");
     }

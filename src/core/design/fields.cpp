@@ -129,6 +129,48 @@ Result<Design> withoutItem(const Design& design, std::string_view listPath, size
     return copy;
 }
 
+Result<Design> withItemCopied(const Design& design, std::string_view listPath, size_t row,
+                              double aft_m) {
+    Design copy = design;
+    bool taken = false;
+    atList(copy, listPath, [&](auto& items) {
+        if (row < items.size()) {
+            auto item = items[row];
+            items.insert(items.begin() + std::ptrdiff_t(row) + 1, std::move(item));
+            taken = true;
+        }
+    });
+    const std::string list(listPath), at = list + "/" + std::to_string(row + 1);
+    if (!taken) {
+        return Error{"field.unknown", list + "/" + std::to_string(row), {}, {}};
+    }
+    if (const auto x = findField(copy, at + "/x"); x && x->value) {
+        if (Result<Design> moved =
+                withField(copy, at + "/x", std::clamp(*x->value + aft_m, x->min, x->max))) {
+            copy = std::move(moved).value();
+        }
+    }
+    // Not withText: the names that follow a change of name are those of the first one.
+    const auto name = findField(copy, at + "/name");
+    for (int i = 2; name; ++i) {
+        const std::string fresh = name->text + " " + std::to_string(i);
+        bool free = true;
+        for (size_t k = 0; k < listSize(copy, list); ++k) {
+            const auto other = findField(copy, list + "/" + std::to_string(k) + "/name");
+            free = free && !(other && other->text == fresh);
+        }
+        if (free) {
+            walkFields(copy, at + "/name", [&](const Field&, const FieldSlot& slot) {
+                if (slot.text != nullptr) {
+                    *slot.text = fresh;
+                }
+            });
+            break;
+        }
+    }
+    return copy;
+}
+
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value) {
     Design copy = design;
     std::optional<Error> error = Error{"field.unknown", std::string(path), {}, {}};

@@ -50,6 +50,11 @@ size_t listSize(const Design& design, std::string_view listPath);
 /// path.
 Result<Design> withoutItem(const Design& design, std::string_view listPath, size_t row);
 
+/// The design with that item of a list once more behind it, `aft_m` further from the nose where it
+/// has a place ("x"), under a name of its own. Error: "field.unknown".
+Result<Design> withItemCopied(const Design& design, std::string_view listPath, size_t row,
+                              double aft_m);
+
 /// The design with one field changed, other than a text. Errors: "field.unknown", "field.required",
 /// "field.out_of_range" (values: given, min, max), "field.not_whole" (value: given), each with the
 /// path.

@@ -138,9 +138,8 @@ Result<std::vector<Start>> starts(const NewBaitWish& wish, std::stop_token stop,
     std::optional<Error> refusal;
     int done = 0;
     for (const double hooks : {0.23, 0.18, 0.14}) {
-        for (const auto& [depth, width] :
-             {std::pair{0.66, 0.9}, std::pair{0.42, 0.9}, std::pair{0.66, 1.05},
-              std::pair{0.66, 1.2}}) {
+        for (const auto& [depth, width] : {std::pair{0.66, 0.9}, std::pair{0.42, 0.9},
+                                           std::pair{0.66, 1.05}, std::pair{0.66, 1.2}}) {
             for (size_t bores = 0; bores < kBoreLayouts; ++bores) {
                 if (stop.stop_requested()) {
                     return Error{"plan.stopped", "", {}, {}};
@@ -233,8 +232,7 @@ Result<NewBait> makeNewBait(const NewBaitWish& wish, std::stop_token stop,
             progress(share);
         }
     };
-    Result<std::vector<Start>> from =
-        starts(wish, stop, [&](double share) { told(0.6 * share); });
+    Result<std::vector<Start>> from = starts(wish, stop, [&](double share) { told(0.6 * share); });
     if (!from) {
         return from.error();
     }
@@ -248,8 +246,7 @@ Result<NewBait> makeNewBait(const NewBaitWish& wish, std::stop_token stop,
             Tried at = turned(plan, wish.brief.wantedDepth_m, stop);
             // What runs at the top whatever is turned has no depth to wish for.
             if (at.depth_m <= 0 || !depthCanBeWished(wish.kind, wish.brief.wantedState)) {
-                at.design.brief.wantedDepth_m =
-                    std::max(0.05, std::round(100 * at.depth_m) / 100);
+                at.design.brief.wantedDepth_m = std::max(0.05, std::round(100 * at.depth_m) / 100);
             }
             Result<Derived> derived = evaluate(at.design, at.derived.get());
             if (!derived) {

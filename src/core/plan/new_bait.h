@@ -35,8 +35,9 @@ bool depthCanBeWished(StartKind kind, WantedState state);
 /// gets the stock of the first. Nothing when the body cannot be built or has five pieces already.
 std::optional<Design> withJointAt(const Design& design, double x_m);
 
-/// How the parts of a new bait are laid out: which of the ways of boring, how deep and wide the bores
-/// are as shares of the body (lead lies at their deep end), how long the hooks as a share of the length.
+/// How the parts of a new bait are laid out: which of the ways of boring, how deep and wide the
+/// bores are as shares of the body (lead lies at their deep end), how long the hooks as a share of
+/// the length.
 struct NewBaitLayout {
     size_t bores = 0;
     double boreDepth = 0.66;
@@ -59,11 +60,11 @@ struct NewBait {
 };
 
 /// The bait of that wish with the fewest warnings: layouts are tried until the lead plan meets mass
-/// and attitude, then the lip's angle and length (the nose face's angle, the count) until it runs at
-/// the depth wanted; where the line would hang slack, or a sinking one go too deep, it is retrieved
-/// faster. The wanted pitch is
-/// set to what the lead then gives, on the half degree. Same wish, same bait. `progress` is told shares from 0 to 1. Errors: those of
-/// newBaitParts and evaluate; "plan.stopped".
+/// and attitude, then the lip's angle and length (the nose face's angle, the count) until it runs
+/// at the depth wanted; where the line would hang slack, or a sinking one go too deep, it is
+/// retrieved faster. The wanted pitch is set to what the lead then gives, on the half degree. Same
+/// wish, same bait. `progress` is told shares from 0 to 1. Errors: those of newBaitParts and
+/// evaluate; "plan.stopped".
 Result<NewBait> makeNewBait(const NewBaitWish& wish, std::stop_token stop = {},
                             const std::function<void(double)>& progress = {});
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/plan/hook_set.h"
 #include "core/plan/new_bait.h"
 
 namespace wl {
@@ -12,52 +13,24 @@ double onHalves(double m) {
     return std::round(m * 2000) / 2000;
 }
 
-// Of a kind, the one whose size is nearest to that wanted; null when there is none.
-const Fitting* nearest(const std::vector<Fitting>& all, FittingKind kind, double size_m,
-                       double longestStem_m = 1.0) {
-    const Fitting* best = nullptr;
-    for (const Fitting& f : all) {
-        if (f.kind == kind && !f.weedGuard && f.shank_m <= longestStem_m &&
-            (best == nullptr || std::abs(f.size_m - size_m) < std::abs(best->size_m - size_m))) {
-            best = &f;
+// An eye on the skin, and ring and hook hanging from it where `hooks` (share of the length) is over
+// 0.
+void addEye(Design& d, const NewBaitWish& wish, double length, const std::string& where,
+            const SkinPlace& at, double room_m, double hooks) {
+    HookSetWish set;
+    set.where = where;
+    set.at = at;
+    set.eyeSize_m = 0.06 * length;
+    set.longestStem_m = 0.75 * room_m;
+    set.ringSize_m = 0.07 * length;
+    for (const Fitting& f : wish.fittings) {
+        if (hooks > 0 && f.kind == FittingKind::Treble && !f.weedGuard &&
+            (!set.hook ||
+             std::abs(f.size_m - hooks * length) < std::abs(set.hook->size_m - hooks * length))) {
+            set.hook = f;
         }
     }
-    return best;
-}
-
-// An eye named so at a place on the skin, its ring outside, and ring and hook hanging from it.
-void addEye(Design& d, const NewBaitWish& wish, double length, const std::string& where, double x_m, double z_m,
-            FeatureFrom from, double room_m, double hooks) {
-    const Fitting* eye = nearest(wish.fittings, FittingKind::ScrewEye, 0.06 * length, 0.75 * room_m);
-    Fitting f = eye != nullptr ? *eye : Fitting{};
-    if (eye == nullptr) {
-        f.kind = FittingKind::ScrewEye;
-        f.typicalMass_kg = 0.00015;
-        f.size_m = 0.005;
-        f.shank_m = std::min(0.012, 0.75 * room_m);
-    }
-    f.name = where + " eye";
-    f.stemFrom = from;
-    const double out = 0.5 * f.size_m;
-    f.x_m = x_m + (from == FeatureFrom::Tail ? out : from == FeatureFrom::Nose ? -out : 0.0);
-    f.z_m = z_m + (from == FeatureFrom::Belly ? -out : from == FeatureFrom::Back ? out : 0.0);
-    const std::string name = f.name;
-    d.fittings.push_back(std::move(f));
-    if (hooks <= 0) {
-        return;
-    }
-    if (const Fitting* ring = nearest(wish.fittings, FittingKind::SplitRing, 0.07 * length)) {
-        Fitting r = *ring;
-        r.name = where + " ring";
-        r.hangsFrom = name;
-        d.fittings.push_back(std::move(r));
-    }
-    if (const Fitting* hook = nearest(wish.fittings, FittingKind::Treble, hooks * length)) {
-        Fitting h = *hook;
-        h.name = where + " treble";
-        h.hangsFrom = name;
-        d.fittings.push_back(std::move(h));
-    }
+    d = withHookSet(d, wish.fittings, set);
 }
 
 Lip usualLip(const BodyCurves& curves, double length) {
@@ -82,11 +55,14 @@ Lip usualLip(const BodyCurves& curves, double length) {
 }
 
 const std::vector<double>& boresAt(size_t layout, bool jointed) {
-    static const std::vector<double> one[kBoreLayouts] = {
-        {0.30, 0.54},       {0.24, 0.52},       {0.26, 0.52, 0.66},
-        {0.20, 0.33, 0.52}, {0.20, 0.31, 0.53, 0.66}, {0.24, 0.34}};
+    static const std::vector<double> one[kBoreLayouts] = {{0.30, 0.54},
+                                                          {0.24, 0.52},
+                                                          {0.26, 0.52, 0.66},
+                                                          {0.20, 0.33, 0.52},
+                                                          {0.20, 0.31, 0.53, 0.66},
+                                                          {0.24, 0.34}};
     static const std::vector<double> two[kBoreLayouts] = {
-        {0.26, 0.74}, {0.24, 0.48, 0.74}, {0.22, 0.72, 0.82},
+        {0.26, 0.74},       {0.24, 0.48, 0.74},       {0.22, 0.72, 0.82},
         {0.18, 0.28, 0.74}, {0.18, 0.29, 0.72, 0.82}, {0.24, 0.32, 0.48}};
     return (jointed ? two : one)[layout % kBoreLayouts];
 }
@@ -107,10 +83,8 @@ void addBores(Design& d, const BodyCurves& curves, const NewBaitLayout& layout) 
         constexpr double kWall = 0.002;
         for (const Fitting& f : d.fittings) {
             const double apart = 0.5 * (bore.diameter_m + f.wire_m) + kWall;
-            const bool across =
-                f.stemFrom == FeatureFrom::Belly || f.stemFrom == FeatureFrom::Back;
-            if (across && !swings(f.kind) &&
-                std::abs(bore.x_m - f.x_m) < apart) {
+            const bool across = f.stemFrom == FeatureFrom::Belly || f.stemFrom == FeatureFrom::Back;
+            if (across && !swings(f.kind) && std::abs(bore.x_m - f.x_m) < apart) {
                 bore.x_m = onHalves(f.x_m + (bore.x_m < f.x_m ? -apart : apart));
             }
         }
@@ -234,10 +208,11 @@ Result<Design> newBaitParts(const NewBaitWish& wish, const NewBaitLayout& layout
         return s.back_m - s.belly_m;
     };
     const double belly = wish.kind == StartKind::Lipless ? 0.38 : jointed ? 0.40 : 0.42;
-    addEye(d, wish, length, "belly", onHalves(belly * length), curves.atX(belly * length).belly_m,
-           FeatureFrom::Belly, depthAt(belly), layout.hooks);
+    addEye(d, wish, length, "belly",
+           {onHalves(belly * length), curves.atX(belly * length).belly_m, FeatureFrom::Belly},
+           depthAt(belly), layout.hooks);
     const Section tip = curves.atX(0.995 * length);
-    addEye(d, wish, length, "tail", length, 0.5 * (tip.back_m + tip.belly_m), FeatureFrom::Tail,
+    addEye(d, wish, length, "tail", {length, 0.5 * (tip.back_m + tip.belly_m), FeatureFrom::Tail},
            0.2 * length, layout.hooks);
     const bool lipped =
         wish.brief.wantedState != WantedState::Sink &&
@@ -249,11 +224,12 @@ Result<Design> newBaitParts(const NewBaitWish& wish, const NewBaitLayout& layout
     } else {
         if (wish.kind == StartKind::Lipless) {
             const double back = 0.30;
-            addEye(d, wish, length, "line", onHalves(back * length), curves.atX(back * length).back_m,
-                   FeatureFrom::Back, depthAt(back), 0);
+            addEye(d, wish, length, "line",
+                   {onHalves(back * length), curves.atX(back * length).back_m, FeatureFrom::Back},
+                   depthAt(back), 0);
         } else {
             const double nose = d.body.noseFace.present ? d.body.noseFace.x_m : 0.0;
-            addEye(d, wish, length, "line", nose, 0.0, FeatureFrom::Nose, 0.17 * length, 0);
+            addEye(d, wish, length, "line", {nose, 0.0, FeatureFrom::Nose}, 0.17 * length, 0);
         }
         d.tie.place = TiePlace::Body;
         d.tie.eye = "line eye";

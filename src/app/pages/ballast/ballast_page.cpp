@@ -6,6 +6,7 @@
 #include "app/pages/ballast/ballast_tabs.h"
 #include "app/pages/pages.h"
 #include "core/base/units.h"
+#include "core/plan/hook_set.h"
 #include "core/plan/plan_lead.h"
 #include "session/words.h"
 
@@ -21,7 +22,14 @@ void addBore(Workbench& bench) {
     if (curves) {
         // Between the last bore and the tail, half the body deep, on a half millimetre.
         const double from = next.bores.empty() ? 0.15 * curves->length_m() : next.bores.back().x_m;
-        bore.x_m = std::round((from + 0.2 * (curves->length_m() - from)) * 2000) / 2000;
+        bore.x_m = from + 0.2 * (curves->length_m() - from);
+        if (const auto mark = bench.takeMark()) {  // where one clicked on the picture
+            bore.x_m = std::clamp(mark->x(), 0.0, curves->length_m());
+            bore.from = skinPlaceNear(*curves, bore.x_m, mark->z()).from == FeatureFrom::Back
+                            ? BoreFrom::Back
+                            : BoreFrom::Belly;
+        }
+        bore.x_m = std::round(bore.x_m * 2000) / 2000;
         const Section s = curves->atX(bore.x_m);
         bore.depth_m = std::max(0.002, std::round(0.5 * (s.back_m - s.belly_m) * 2000) / 2000);
         bore.diameter_m =
@@ -144,7 +152,7 @@ RecordTable* boreTable(Workbench& bench) {
                               bench.document.endGesture();
                               bench.document.submit(std::move(next), tr("Empty a bore"));
                           }}});
-    auto* pieces = shelfPicker(
+    auto* pieces = new ShelfPicker(
         bench, "addPiece", tr("Put in a piece…"),
         [&bench] {
             QStringList list;
@@ -158,7 +166,7 @@ RecordTable* boreTable(Workbench& bench) {
         [&bench, table](int index) {
             addPiece(bench, table->currentRow(), bench.shelf.shelf().pieces[size_t(index)]);
         });
-    auto* rods = shelfPicker(
+    auto* rods = new ShelfPicker(
         bench, "rodOrFiller", tr("Rod or filler…"),
         [&bench] {
             QStringList list;

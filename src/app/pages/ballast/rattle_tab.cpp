@@ -78,7 +78,7 @@ QWidget* makeRattleTab(Workbench& bench) {
         bench, "chambers", "/chambers", std::move(columns),
         {{"addChamber", tr("Add a rattle"), [&bench](int) { addChamber(bench); }, false},
          removeAction(bench, "removeChamber", tr("Remove a rattle"), "/chambers")});
-    auto* balls = shelfPicker(
+    auto* balls = new ShelfPicker(
         bench, "ballsFromShelf", tr("Balls from the shelf…"),
         [&bench] {
             QStringList names;

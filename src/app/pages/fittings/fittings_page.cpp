@@ -7,6 +7,7 @@
 #include "app/kit/theme.h"
 #include "app/pages/fittings/fitting_tabs.h"
 #include "app/pages/pages.h"
+#include "core/plan/hook_set.h"
 #include "io/shelf.h"
 #include "session/words.h"
 
@@ -14,52 +15,84 @@ namespace wl {
 
 namespace {
 
-// Names stay unique, so that "hangs from" always means one eye.
-std::string freeName(const Design& d, const std::string& wanted) {
-    for (int i = 1;; ++i) {
-        const std::string name = i == 1 ? wanted : wanted + " " + std::to_string(i);
-        bool taken = false;
-        for (const Fitting& f : d.fittings) {
-            taken = taken || f.name == name;
-        }
-        if (!taken) {
-            return name;
+// An eye nothing hangs from and no line is tied to, if there is one.
+std::string freeEye(const Design& d) {
+    for (const Fitting& eye : d.fittings) {
+        const bool used = eye.name == d.tie.eye ||
+                          std::any_of(d.fittings.begin(), d.fittings.end(),
+                                      [&](const Fitting& f) { return f.hangsFrom == eye.name; });
+        if (!swings(eye.kind) && eye.kind != FittingKind::GlassEye && !used) {
+            return eye.name;
         }
     }
+    return {};
 }
 
+// A hook comes with its eye and ring, at the place clicked on or the usual one; an eye, fin or tail
+// at that place on the skin; a ring on the next free eye.
 void addFromShelf(Workbench& bench, int index) {
     Design next = bench.design();
     Fitting f = bench.shelf.shelf().fittings[size_t(index)].item;
-    f.name = freeName(next, f.name);
-    const Result<BodyCurves> curves = BodyCurves::build(next.body, "");
-    if (curves) {
-        const double x = 0.4 * curves->length_m();
-        const Section s = curves->atX(x);
-        f.x_m = x;
-        f.z_m = s.belly_m;
+    const std::optional<Eigen::Vector3d> mark = bench.takeMark();
+    SkinPlace at;
+    double depth = 0.02, length = 0.08;
+    if (const Result<BodyCurves> curves = BodyCurves::build(next.body, "")) {
+        length = curves->length_m();
+        const Section s = curves->atX(0.4 * length);
+        at = mark ? skinPlaceNear(*curves, mark->x(), mark->z())
+                  : SkinPlace{s.x_m, s.belly_m, FeatureFrom::Belly};
+        at.x_m = std::round(2000 * at.x_m) / 2000;
+        const Section there = curves->atX(at.x_m);
+        depth = at.from == FeatureFrom::Nose || at.from == FeatureFrom::Tail
+                    ? 0.2 * length
+                    : there.back_m - there.belly_m;
+        f.x_m = at.x_m;
+        f.z_m = at.z_m;
         if (f.kind == FittingKind::GlassEye) {
-            const Section head = curves->atX(0.15 * curves->length_m());
+            const Section head = curves->atX(mark ? mark->x() : 0.15 * length);
             f.x_m = head.x_m;
             f.y_m = 0.9 * head.halfWidth_m;
-            f.z_m = head.widest_m;
+            f.z_m = mark ? mark->z() : head.widest_m;
             f.mirrored = true;
         }
     }
-    if (isWireForm(f.kind)) {
-        f.z_m -= 0.5 * f.size_m;  // the ring outside the skin, the stem in it
-    }
-    if (swings(f.kind)) {
-        for (const Fitting& eye : next.fittings) {
-            if (!swings(eye.kind) && eye.kind != FittingKind::GlassEye) {
-                f.hangsFrom = eye.name;
-                break;
-            }
+    const QString what = tr("Add %1").arg(QString::fromStdString(f.name));
+    if (isHook(f.kind)) {
+        HookSetWish set;
+        static const char* const kWhere[] = {"belly", "back", "nose", "tail"};
+        set.where = at.from == FeatureFrom::Back   ? kWhere[1]
+                    : at.from == FeatureFrom::Nose ? kWhere[2]
+                    : at.from == FeatureFrom::Tail ? kWhere[3]
+                                                   : kWhere[0];
+        set.onEye = mark ? std::string() : freeEye(next);
+        set.at = at;
+        set.eyeSize_m = 0.06 * length;
+        set.longestStem_m = 0.75 * depth;
+        set.ringSize_m = 0.07 * length;
+        set.hook = f;
+        std::vector<Fitting> shelf;
+        for (const auto& row : bench.shelf.shelf().fittings) {
+            shelf.push_back(row.item);
         }
+        next = withHookSet(next, shelf, set);
+    } else {
+        f.name = freeFittingName(next, f.name);
+        if (isWireForm(f.kind)) {
+            // The ring outside the skin, the stem in it.
+            const double out = 0.5 * f.size_m;
+            f.stemFrom = at.from;
+            f.z_m += at.from == FeatureFrom::Belly  ? -out
+                     : at.from == FeatureFrom::Back ? out
+                                                    : 0.0;
+            f.x_m += at.from == FeatureFrom::Nose ? -out : at.from == FeatureFrom::Tail ? out : 0.0;
+        }
+        if (f.kind == FittingKind::SplitRing) {
+            f.hangsFrom = freeEye(next);
+        }
+        next.fittings.push_back(f);
     }
-    next.fittings.push_back(f);
     bench.document.endGesture();
-    bench.document.submit(std::move(next), tr("Add a fitting"));
+    bench.document.submit(std::move(next), what);
 }
 
 }  // namespace
@@ -75,7 +108,7 @@ QWidget* makeFittingsPage(Workbench& bench) {
             others.fittings.erase(others.fittings.begin() + r);
             if (!now.empty()) {
                 if (auto named = withText(d, "/fittings/" + std::to_string(r) + "/name",
-                                          freeName(others, now))) {
+                                          freeFittingName(others, now))) {
                     d = std::move(named).value();
                 }
             }
@@ -121,30 +154,23 @@ QWidget* makeFittingsPage(Workbench& bench) {
     auto* table = new RecordTable(
         bench, "fittings", "/fittings", std::move(columns),
         {removeAction(bench, "removeFitting", tr("Remove a fitting"), "/fittings")});
-    auto* add = new QComboBox;
-    add->setObjectName("addFitting");
-    add->setAccessibleName(tr("Add a fitting from the shelf"));
-    auto shelfNames = [&bench] {
-        QStringList names{tr("Add from the shelf…")};
-        for (const auto& row : bench.shelf.shelf().fittings) {
-            names << QStringLiteral("%1  (%2%3)")
-                         .arg(QString::fromStdString(row.item.name),
-                              row.item.weighedMass_kg ? QString() : QStringLiteral("≈ "),
-                              bench.text(Quantity::Mass, fittingMass_kg(row.item)));
-        }
-        return names;
-    };
-    add->addItems(shelfNames());
-    followShelf(bench, add, shelfNames);
-    QObject::connect(add, &QComboBox::activated, add, [&bench, add](int index) {
-        if (index > 0) {
-            addFromShelf(bench, index - 1);
-        }
-        add->setCurrentIndex(0);
-    });
+    auto* add = new ShelfPicker(
+        bench, "addFitting", tr("Add from the shelf…"),
+        [&bench] {
+            QStringList names;
+            for (const auto& row : bench.shelf.shelf().fittings) {
+                names << QStringLiteral("%1  (%2%3)")
+                             .arg(QString::fromStdString(row.item.name),
+                                  row.item.weighedMass_kg ? QString() : QStringLiteral("≈ "),
+                                  bench.text(Quantity::Mass, fittingMass_kg(row.item)));
+            }
+            return names;
+        },
+        [&bench](int index) { addFromShelf(bench, index); });
+    add->setMinimumContentsLength(34);
     table->addTool(add);
     auto* hint =
-        plainLabel(tr("Typical masses are ±30 %: weigh yours. Hooks and rings act at their eye. "
+        plainLabel(tr("A hook comes with its eye and ring. Typical masses are ±30 %: weigh yours. "
                       "Mind the points: cover your eyes when fitting hooks."));
     hint->setProperty("role", "quiet");
     hint->setWordWrap(true);

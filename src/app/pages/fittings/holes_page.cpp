@@ -102,7 +102,7 @@ QWidget* makeFeatureTable(Workbench& bench) {
     actions.push_back(removeAction(bench, "removeFeature", tr("Remove a hole"), "/features"));
     auto* table =
         new RecordTable(bench, "features", "/features", std::move(columns), std::move(actions));
-    table->addTool(shelfPicker(
+    table->addTool(new ShelfPicker(
         bench, "holeFiller", tr("Filler from the shelf…"),
         [&bench] {
             QStringList names;

@@ -57,7 +57,7 @@ void addDrop(Workbench& bench) {
 QWidget* makeWireTab(Workbench& bench) {
     auto* form = new Form(bench, {});
     form->field("/through_wire/present");
-    auto* shelf = shelfPicker(
+    auto* shelf = new ShelfPicker(
         bench, "wireFromShelf", tr("Wire from the shelf…"),
         [&bench] {
             QStringList names;

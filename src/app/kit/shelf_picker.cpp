@@ -1,0 +1,86 @@
+#include "app/kit/shelf_picker.h"
+
+#include <QCompleter>
+#include <QLineEdit>
+#include <QSettings>
+#include <QSignalBlocker>
+
+namespace wl {
+namespace {
+
+constexpr int kMostRecent = 6;
+
+// Without the mass in brackets, which changes with weighing and with the bench.
+QString plainName(const QString& row) {
+    return row.section(QStringLiteral("  ("), 0, 0);
+}
+
+}  // namespace
+
+ShelfPicker::ShelfPicker(Workbench& bench, const QString& objectName, const QString& title,
+                         std::function<QStringList()> names, std::function<void(int)> take,
+                         QWidget* parent)
+    : QComboBox(parent), names_(std::move(names)), take_(std::move(take)) {
+    setObjectName(objectName);
+    setAccessibleName(title);
+    setEditable(true);
+    setInsertPolicy(QComboBox::NoInsert);
+    setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    setMinimumContentsLength(int(title.size()) + 3);
+    completer()->setCompletionMode(QCompleter::PopupCompletion);
+    completer()->setFilterMode(Qt::MatchContains);
+    completer()->setCaseSensitivity(Qt::CaseInsensitive);
+    lineEdit()->setPlaceholderText(title);
+    lineEdit()->setAccessibleName(title);
+    fill();
+    connect(&bench.shelf, &ShelfBook::changed, this, &ShelfPicker::fill);
+    connect(&bench, &Workbench::benchChanged, this, &ShelfPicker::fill);
+    connect(this, &QComboBox::activated, this, &ShelfPicker::taken);
+}
+
+void ShelfPicker::fill() {
+    const QSignalBlocker blocker(this);
+    clear();
+    order_.clear();
+    const QStringList all = names_();
+    const QStringList recent = QSettings().value(recentKey()).toStringList();
+    const auto add = [this, &all](int place) {
+        order_.push_back(place);
+        addItem(all[place]);
+    };
+    for (const QString& name : recent) {
+        for (int i = 0; i < all.size(); ++i) {
+            if (plainName(all[i]) == name) {
+                add(i);
+            }
+        }
+    }
+    if (!order_.empty() && int(order_.size()) < all.size()) {
+        insertSeparator(count());
+        order_.push_back(-1);
+    }
+    for (int i = 0; i < all.size(); ++i) {
+        if (!recent.contains(plainName(all[i]))) {
+            add(i);
+        }
+    }
+    setCurrentIndex(-1);
+    clearEditText();
+}
+
+void ShelfPicker::taken(int row) {
+    if (row < 0 || row >= int(order_.size()) || order_[size_t(row)] < 0) {
+        return;
+    }
+    const int place = order_[size_t(row)];
+    QSettings settings;
+    QStringList recent = settings.value(recentKey()).toStringList();
+    const QString name = plainName(itemText(row));
+    recent.removeAll(name);
+    recent.prepend(name);
+    settings.setValue(recentKey(), recent.mid(0, kMostRecent));
+    fill();
+    take_(place);
+}
+
+}  // namespace wl

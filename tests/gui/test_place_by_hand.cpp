@@ -1,0 +1,86 @@
+// Things are put where one clicks on the picture, found by typing, and copied by a key.
+#include <QCompleter>
+
+#include "app/kit/shelf_picker.h"
+#include "core/geometry/body_curves.h"
+#include "opened.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+// The paper place of a point of the bait's middle plane, by two handles of known place.
+QPoint paperPlace(const Tank& tank, double x_m, double z_m) {
+    const std::vector<TankHandle> all = tank.handles();
+    int a = 0, b = 1;
+    for (int i = 0; i < int(all.size()); ++i) {
+        a = all[size_t(i)].place_m.x() < all[size_t(a)].place_m.x() ? i : a;
+        b = all[size_t(i)].place_m.x() > all[size_t(b)].place_m.x() ? i : b;
+    }
+    const QPointF pa = tank.handlePosition(a), pb = tank.handlePosition(b);
+    const Eigen::Vector3d from = all[size_t(a)].place_m, to = all[size_t(b)].place_m;
+    const double scale = (pb.x() - pa.x()) / (to.x() - from.x());  // held level: no turn
+    return QPointF(pa.x() + scale * (x_m - from.x()), pa.y() - scale * (z_m - from.z())).toPoint();
+}
+
+}  // namespace
+
+TEST_CASE("a hook is hung where one clicks, with its eye and ring, and found by typing") {
+    Opened o;
+    o.window.rail().choose(Step::Fittings);
+    QCoreApplication::processEvents();
+    Tank& tank = o.window.tank();
+    const BodyCurves curves = BodyCurves::build(o.design().body, "").value();
+    const Section s = curves.atX(0.058);
+    QTest::mouseClick(&tank, Qt::LeftButton, {}, paperPlace(tank, s.x_m, s.belly_m + 0.001));
+    REQUIRE(o.window.bench().mark());
+    CHECK(o.window.bench().mark()->x() == Approx(0.058).margin(0.0004));
+    auto* picker = o.window.findChild<ShelfPicker*>("addFitting");
+    QTest::keyClicks(picker->lineEdit(), "size 10");
+    picker->completer()->setCompletionPrefix("size 10");
+    REQUIRE(picker->completer()->completionCount() == 1);
+    const size_t parts = o.design().fittings.size();
+    const int row = picker->findText("treble size 10", Qt::MatchStartsWith);
+    o.choose("addFitting", row);
+    REQUIRE(o.design().fittings.size() == parts + 3);
+    const Fitting& eye = o.design().fittings[parts];
+    CHECK(eye.x_m == Approx(0.058).margin(0.0005));
+    CHECK(eye.z_m == Approx(s.belly_m - 0.5 * eye.size_m).margin(0.0003));
+    CHECK(eye.stemFrom == FeatureFrom::Belly);
+    CHECK(o.design().fittings[parts + 2].kind == FittingKind::Treble);
+    CHECK_FALSE(o.window.bench().mark());  // taken
+    // What was taken last stands first.
+    CHECK(picker->itemText(0).startsWith("treble size 10"));
+    // Ring and hook go with their eye.
+    const Eigen::Vector3d before = fittingPlace(o.design(), o.design().fittings[parts + 2]);
+    o.window.bench().document.setField(
+        QStringLiteral("/fittings/%1/x").arg(parts), 0.062);
+    const Eigen::Vector3d after = fittingPlace(o.design(), o.design().fittings[parts + 2]);
+    CHECK(after.x() - before.x() == Approx(0.004).margin(6e-4));
+}
+
+TEST_CASE("a bore is made where one clicks and copied to the next place by a key") {
+    Opened o;
+    o.window.activateWindow();
+    REQUIRE(QTest::qWaitForWindowActive(&o.window));
+    o.window.rail().choose(Step::Ballast);
+    QCoreApplication::processEvents();
+    const BodyCurves curves = BodyCurves::build(o.design().body, "").value();
+    const Section s = curves.atX(0.0545);
+    QTest::mouseClick(&o.window.tank(), Qt::LeftButton, {},
+                      paperPlace(o.window.tank(), s.x_m, s.back_m - 0.001));
+    o.click("addBore");
+    REQUIRE(o.design().bores.size() == 3);
+    CHECK(o.design().bores[2].from == BoreFrom::Back);
+    CHECK(o.design().bores[2].x_m == Approx(0.0545).margin(0.0006));
+    auto* list = o.window.findChild<QTableView*>("bores");
+    CHECK(list->currentIndex().row() == 2);
+    list->setFocus();
+    QTest::keyClick(list, Qt::Key_D, Qt::ControlModifier);
+    o.settle();
+    REQUIRE(o.design().bores.size() == 4);
+    CHECK(o.design().bores[3].x_m == Approx(o.design().bores[2].x_m + 0.01));
+    CHECK(o.design().bores[3].name != o.design().bores[2].name);
+    CHECK(o.design().bores[3].diameter_m == o.design().bores[2].diameter_m);
+}
