@@ -194,7 +194,8 @@ int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] bool inch,
     const QString path = QString::fromStdString(call.output);
     if (auto error = templates ? wl::writeTemplates(*design, path)
                                : wl::writeBenchSheet(*design, path,
-                                                     inch ? wl::Bench::Inch : wl::Bench::Metric)) {
+                                                     inch ? wl::Bench::Inch.withFractions(true)
+                                                          : wl::Bench::Metric)) {
         return fail(*error);
     }
     return kDone;

@@ -74,6 +74,30 @@ TEST_CASE("what is shown carries its unit and the decimals the measurement deser
     }
 }
 
+TEST_CASE("inches are read as fractions of a 64th at most, and the value stays") {
+    const Bench inch = Bench::Inch.withFractions(true);
+    // 24 mm is 60.47 64ths.
+    CHECK(fieldText(Quantity::Length, inch, 0.024) == "15/16");
+    CHECK(formatQuantity(Quantity::Length, inch, 0.024) == "15/16\u00A0in");
+    CHECK(fieldText(Quantity::Length, inch, 0.0254) == "1");
+    CHECK(fieldText(Quantity::Length, inch, 0.0254 * 2.515625) == "2 33/64");
+    CHECK(formatQuantity(Quantity::Length, inch, -0.00635) == "−1/4\u00A0in");
+    CHECK(fieldText(Quantity::Length, inch, 0.0253999) == "1");  // no 64/64
+    // What is thinner than a 16th is read in thousandths; films and wire always are.
+    CHECK(fieldText(Quantity::Length, inch, 0.001) == "0.0394");
+    CHECK(fieldText(Quantity::Thickness, inch, 0.01) == "0.3937");
+    // To edit it, all its decimals.
+    CHECK(read(editText(Quantity::Length, inch, 0.024).c_str(), Quantity::Length, inch) ==
+          Approx(0.024).epsilon(1e-6));
+    for (int parts = 4; parts < 400; ++parts) {
+        const double si = parts / 64.0 * 0.0254;
+        CHECK(read(fieldText(Quantity::Length, inch, si).c_str(), Quantity::Length, inch) ==
+              Approx(si).epsilon(1e-12));
+        CHECK(read(fieldText(Quantity::Length, inch, -si).c_str(), Quantity::Length, inch) ==
+              Approx(-si).epsilon(1e-12));
+    }
+}
+
 TEST_CASE("the maker's own decimal mark is shown and read - what may be thousands is asked back") {
     const Bench comma = Bench::Metric.withMark(',');
     CHECK(formatQuantity(Quantity::Mass, comma, 0.01234) == "12,34\xC2\xA0g");

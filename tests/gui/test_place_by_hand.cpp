@@ -10,18 +10,8 @@ using namespace wl::test;
 
 namespace {
 
-// The paper place of a point of the bait's middle plane, by two handles of known place.
 QPoint paperPlace(const Tank& tank, double x_m, double z_m) {
-    const std::vector<TankHandle> all = tank.handles();
-    int a = 0, b = 1;
-    for (int i = 0; i < int(all.size()); ++i) {
-        a = all[size_t(i)].place_m.x() < all[size_t(a)].place_m.x() ? i : a;
-        b = all[size_t(i)].place_m.x() > all[size_t(b)].place_m.x() ? i : b;
-    }
-    const QPointF pa = tank.handlePosition(a), pb = tank.handlePosition(b);
-    const Eigen::Vector3d from = all[size_t(a)].place_m, to = all[size_t(b)].place_m;
-    const double scale = (pb.x() - pa.x()) / (to.x() - from.x());  // held level: no turn
-    return QPointF(pa.x() + scale * (x_m - from.x()), pa.y() - scale * (z_m - from.z())).toPoint();
+    return tank.toPaper({x_m, 0, z_m}).toPoint();
 }
 
 }  // namespace
@@ -54,8 +44,7 @@ TEST_CASE("a hook is hung where one clicks, with its eye and ring, and found by 
     CHECK(picker->itemText(0).startsWith("treble size 10"));
     // Ring and hook go with their eye.
     const Eigen::Vector3d before = fittingPlace(o.design(), o.design().fittings[parts + 2]);
-    o.window.bench().document.setField(
-        QStringLiteral("/fittings/%1/x").arg(parts), 0.062);
+    o.window.bench().document.setField(QStringLiteral("/fittings/%1/x").arg(parts), 0.062);
     const Eigen::Vector3d after = fittingPlace(o.design(), o.design().fittings[parts + 2]);
     CHECK(after.x() - before.x() == Approx(0.004).margin(6e-4));
 }

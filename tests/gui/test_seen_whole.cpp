@@ -1,7 +1,12 @@
 // Every step, part and dialog, in the states makers use: nothing cut, elided or scrolled sideways.
+#include "app/dialogs/compare_dialog.h"
 #include "app/dialogs/new_bait_dialog.h"
+#include "app/dialogs/series_dialog.h"
+#include "app/dialogs/trace_dialog.h"
 #include "app/frame/steps.h"
 #include "app/kit/sheet_tabs.h"
+#include "io/design_file.h"
+#include "io/embedded_data.h"
 #include "opened.h"
 #include "seen_whole.h"
 
@@ -9,6 +14,8 @@ using namespace wl;
 using namespace wl::test;
 
 namespace {
+
+constexpr double kLeastShare = 0.6;  // of the picture's width, nose to tail
 
 // Every step and every part of it, waiting for what reckons beside.
 QStringList walk(Opened& o, const QString& state) {
@@ -35,12 +42,37 @@ QStringList walk(Opened& o, const QString& state) {
                     REQUIRE(QTest::qWaitFor([&] { return beside->isCurrent(); }, 60000));
                 }
             }
+            if (!entry.wide && o.window.tank().isVisible() && o.window.width() >= 1280) {
+                const double length = o.derived().shape->sizes.length_m;
+                const Tank& tank = o.window.tank();
+                const double share =
+                    (tank.toPaper({length, 0, 0}).x() - tank.toPaper({0, 0, 0}).x()) / tank.width();
+                if (share < kLeastShare) {
+                    found << QStringLiteral("%1, %2: the body takes %3 % of the picture")
+                                 .arg(state, entry.name)
+                                 .arg(100 * share, 0, 'f', 1);
+                }
+            }
             look(tabs != nullptr ? entry.name + QStringLiteral(" / ") + tabs->tabText(i)
                                  : entry.name);
         }
         if (tabs != nullptr) {
             tabs->setCurrentIndex(0);
         }
+    }
+    return found;
+}
+
+// A dialog as it opens.
+QStringList seen(QWidget& dialog, const QString& name) {
+    dialog.show();
+    for (int round = 0; round < 6; ++round) {
+        QCoreApplication::sendPostedEvents();
+        QCoreApplication::processEvents();
+    }
+    QStringList found;
+    for (const QString& line : whatIsCut(dialog)) {
+        found << name + QStringLiteral(": ") + line;
     }
     return found;
 }
@@ -97,4 +129,34 @@ TEST_CASE("the sheet that asks for a new bait is seen whole") {
         }
     }
     o.window.setInch(false);
+}
+
+TEST_CASE("every dialog is seen whole") {
+    Opened o;
+    QStringList found;
+    for (const bool inch : {false, true}) {
+        o.window.setInch(inch);
+        const QString bench = inch ? "in" : "mm";
+        {
+            SeriesDialog dialog(o.window.bench(), &o.window);
+            found << seen(dialog, "series " + bench);
+        }
+        {
+            TraceDialog dialog(o.window.bench(), &o.window);
+            found << seen(dialog, "trace " + bench);
+        }
+        {
+            CompareDialog dialog(o.window.bench(), readDesign(demos()[1].text).value(), &o.window);
+            found << seen(dialog, "compare " + bench);
+        }
+        QWidget* shelf = o.window.showShelf();
+        found << seen(*shelf, "shelf " + bench);
+        shelf->close();
+        QWidget* scale = o.window.showScale();
+        found << seen(*scale, "scale " + bench);
+        scale->close();
+    }
+    o.window.setInch(false);
+    INFO(listed(found));
+    CHECK(found.isEmpty());
 }

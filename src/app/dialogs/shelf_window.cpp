@@ -6,6 +6,7 @@
 #include <QKeyEvent>
 #include <QVBoxLayout>
 
+#include "app/kit/fit_columns.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/scale_fill.h"
 #include "app/kit/theme.h"
@@ -43,7 +44,7 @@ ShelfWindow::ShelfWindow(Workbench& bench, QWidget* parent)
       message_(plainLabel()) {
     setObjectName(QStringLiteral("shelfWindow"));
     setWindowTitle(tr("The shelf"));
-    resize(860, 520);
+    resize(940, 520);
     auto* layout = new QVBoxLayout(this);
     auto* top = new QHBoxLayout;
     auto* kindLabel = plainLabel(tr("On the shelf"));
@@ -90,9 +91,8 @@ ShelfWindow::ShelfWindow(Workbench& bench, QWidget* parent)
     view_->setSelectionMode(QAbstractItemView::SingleSelection);
     view_->setSelectionBehavior(QAbstractItemView::SelectRows);
     view_->setTabKeyNavigation(false);
-    view_->verticalHeader()->setDefaultSectionSize(25);
     view_->verticalHeader()->hide();
-    view_->horizontalHeader()->setStretchLastSection(true);
+    keepFitted(*view_);
     view_->horizontalHeader()->setFont(type(Type::Small));
     layout->addWidget(view_, 1);
     auto* bottom = new QHBoxLayout;
@@ -137,7 +137,7 @@ ShelfWindow::ShelfWindow(Workbench& bench, QWidget* parent)
 
 void ShelfWindow::choose(int kind) {
     model_->setKind(ShelfKind(kind));
-    view_->resizeColumnsToContents();
+    view_->scrollToTop();
 }
 
 void ShelfWindow::refresh() {

@@ -213,7 +213,9 @@ void MainWindow::setDark(bool dark) {
 void MainWindow::setInch(bool inch) {
     QSettings().setValue(QStringLiteral("inch"), inch);
     inch_->setChecked(inch);
-    bench_.setBench((inch ? Bench::Inch : Bench::Metric).withMark(makersDecimalMark()));
+    bench_.setBench((inch ? Bench::Inch : Bench::Metric)
+                        .withMark(makersDecimalMark())
+                        .withFractions(fractions_->isChecked()));
 }
 
 }  // namespace wl

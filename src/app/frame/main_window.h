@@ -125,6 +125,7 @@ class MainWindow : public QMainWindow {
     Step step_ = Step::Brief;
     QAction* dark_ = nullptr;
     QAction* inch_ = nullptr;
+    QAction* fractions_ = nullptr;
     QByteArray toldOfChange_;
     QFileSystemWatcher watcher_;
 };

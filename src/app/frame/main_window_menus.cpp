@@ -2,6 +2,7 @@
 #include <QFileDialog>
 #include <QMenuBar>
 #include <QMessageBox>
+#include <QSettings>
 
 #include "app/dialogs/scale_dialog.h"
 #include "app/dialogs/shelf_window.h"
@@ -98,6 +99,15 @@ void MainWindow::buildMenus() {
         view, tr("&Inch bench"), QKeySequence(QStringLiteral("Ctrl+U")),
         [this] { setInch(bench_.bench().isMetric()); }, this);
     inch_->setCheckable(true);
+    fractions_ = add(
+        view, tr("Inches as &fractions"), QKeySequence(QStringLiteral("Ctrl+Shift+U")),
+        [this] {
+            QSettings().setValue(QStringLiteral("fractions"), fractions_->isChecked());
+            setInch(!bench_.bench().isMetric());
+        },
+        this);
+    fractions_->setCheckable(true);
+    fractions_->setChecked(QSettings().value(QStringLiteral("fractions"), true).toBool());
     dark_ = add(
         view, tr("&Night"), QKeySequence(QStringLiteral("Ctrl+L")),
         [this] { setDark(!inks().dark); }, this);
@@ -137,7 +147,8 @@ void MainWindow::buildMenus() {
                    "Up and Down in a field: one bench step, Shift for ten\n"
                    "F5: all of a list side by side;  F7: the shelf;  F8: plan the lead\n"
                    "F9: what lies on the scale into this mass;  Shift+F9: the scale\n"
-                   "Ctrl+U: metric or inch bench;  Ctrl+L: day or night"));
+                   "Ctrl+U: metric or inch bench;  Ctrl+Shift+U: inches as fractions or decimals\n"
+                   "Ctrl+L: day or night"));
         },
         this);
     add(

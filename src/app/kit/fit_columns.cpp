@@ -1,6 +1,8 @@
 #include "app/kit/fit_columns.h"
 
+#include <QEvent>
 #include <QHeaderView>
+#include <QTimer>
 #include <algorithm>
 #include <vector>
 
@@ -29,7 +31,48 @@ int longestWord(const QFontMetrics& metrics, QString text) {
     return longest(metrics, text.replace(QLatin1Char('\n'), QLatin1Char(' ')), QLatin1Char(' '));
 }
 
+// Fits a table after the burst of events that asked for it.
+class Fitter : public QObject {
+  public:
+    explicit Fitter(QTableView& table) : QObject(&table), table_(table) {
+        table.installEventFilter(this);
+        table.setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+        table.horizontalHeader()->setSectionResizeMode(QHeaderView::Fixed);
+        table.horizontalHeader()->setMinimumSectionSize(24);
+        table.verticalHeader()->setMinimumSectionSize(25);
+        connect(table.model(), &QAbstractItemModel::modelReset, this, &Fitter::ask);
+        connect(table.model(), &QAbstractItemModel::dataChanged, this, &Fitter::ask);
+        connect(table.model(), &QAbstractItemModel::headerDataChanged, this, &Fitter::ask);
+        ask();
+    }
+
+  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override {
+        if (event->type() == QEvent::Resize || event->type() == QEvent::Show) {
+            ask();
+        }
+        return QObject::eventFilter(watched, event);
+    }
+
+  private:
+    void ask() {
+        if (!asked_) {
+            asked_ = true;
+            QTimer::singleShot(0, this, [this] {
+                asked_ = false;
+                fitColumns(table_);
+            });
+        }
+    }
+    QTableView& table_;
+    bool asked_ = false;
+};
+
 }  // namespace
+
+void keepFitted(QTableView& table) {
+    new Fitter(table);
+}
 
 void fitColumns(QTableView& table) {
     QAbstractItemModel* model = table.model();

@@ -11,4 +11,8 @@ namespace wl {
 /// column of words, or to all where there is none.
 void fitColumns(QTableView& table);
 
+/// Fits them now and whenever the table is resized or what its model holds changes; once a turn of
+/// the loop. The model must be set.
+void keepFitted(QTableView& table);
+
 }  // namespace wl

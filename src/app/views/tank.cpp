@@ -139,7 +139,7 @@ void Tank::updateFrame() {
     const std::array<double, 4> box =
         extent_mm(drawBait(*shown_->design, *shown_->derived, viewFrame(pose), DrawnFor::Picture));
     double low = box[1] / 1000, high = box[3] / 1000;
-    if (!isStill()) {
+    if (!isStill() && shown_->derived->rest->state != RestState::Sinks) {
         constexpr double kOverWater_m = 0.003;
         high = std::max(high, pose.offset_m + kOverWater_m);
     }

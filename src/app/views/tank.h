@@ -29,6 +29,8 @@ class Tank : public QWidget {
     /// Handles on show, and where one is drawn (for tests and help).
     std::vector<TankHandle> handles() const;
     QPointF handlePosition(int index) const;
+    /// Where a place of the body (m) is drawn.
+    QPointF toPaper(const Eigen::Vector3d& place) const;
     /// Places on paper of the findings that have one (clashes, thin walls).
     std::vector<QPointF> marks() const;
 
@@ -61,7 +63,6 @@ class Tank : public QWidget {
     ViewFrame viewFrame(const Pose& pose) const;
     /// Height on the paper of the body's origin.
     double zeroY() const;
-    QPointF toPaper(const Eigen::Vector3d& place) const;
     Eigen::Vector3d fromPaper(const QPointF& at, const Eigen::Vector3d& like) const;
     void moveHandle(int index, const Eigen::Vector3d& to);
     void setHandle(const TankHandle& handle, const std::vector<double>& values);

@@ -180,7 +180,7 @@ void Tank::paintCaption(QPainter& p) const {
     QString how = isStill() ? tr("held still while you shape it; the water is tilted")
                             : tr("as it lies in the water");
     if (takesMark()) {
-        how = tr("held still while you shape it; click where the next part is to go");
+        how = tr("held still; click where the next part is to go");
     }
     if (view_ == TankView::Top) {
         how = tr("from above, port down");
@@ -200,7 +200,12 @@ void Tank::paintCaption(QPainter& p) const {
                 type(Type::Small, true)});
     p.setFont(type(Type::Small));
     p.setPen(c.quiet);
-    p.drawText(under, Qt::AlignLeft | Qt::AlignVCenter, how);
+    // What it was, or how it is shown, where the small front view leaves room for it.
+    const QString lean = leanWords(shown_->derived->rest->roll_rad, bench_.bench());
+    const int beside = p.fontMetrics().horizontalAdvance(lean.isEmpty() ? tr("upright") : lean);
+    if (p.fontMetrics().horizontalAdvance(how) < under.width() - right - beside) {
+        p.drawText(under, Qt::AlignLeft | Qt::AlignVCenter, how);
+    }
 }
 
 }  // namespace wl

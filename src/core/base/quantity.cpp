@@ -4,6 +4,7 @@
 #include <cctype>
 #include <charconv>
 #include <cmath>
+#include <numeric>
 #include <regex>
 #include <vector>
 
@@ -214,6 +215,29 @@ std::string unitLabel(Quantity quantity, Bench bench) {
     return unitOf(quantity, bench).label;
 }
 
+// Empty where a length is not read as a fraction: on a metric bench, under a 16th, or by a maker
+// who wants decimals.
+static std::string inchFraction(Quantity quantity, Bench bench, double valueSi) {
+    constexpr double kLeast_in = 1.0 / 16, kMost_in = 1000;
+    const double inches = std::abs(valueSi) / kInch;
+    if (quantity != Quantity::Length || bench.isMetric() || !bench.hasFractions() ||
+        !(inches > kLeast_in - 1e-9 && inches < kMost_in)) {
+        return {};
+    }
+    const long parts = std::lround(64 * inches);
+    const long whole = parts / 64, rest = parts % 64;
+    const long common = std::gcd(rest, 64L);
+    std::string text = valueSi < 0 ? "-" : "";
+    if (whole > 0 || rest == 0) {
+        text += std::to_string(whole);
+    }
+    if (rest > 0) {
+        text += (whole > 0 ? " " : "") + std::to_string(rest / common) + "/" +
+                std::to_string(64 / common);
+    }
+    return text;
+}
+
 static std::string shortestText(Quantity quantity, Bench bench, double valueSi, int decimals) {
     if (!std::isfinite(valueSi)) {
         return {};
@@ -250,10 +274,13 @@ std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool 
     if (std::abs(shown) < 0.5 * std::pow(10.0, -decimals)) {
         shown = 0.0;
     }
-    char text[400];
-    const auto end =
-        std::to_chars(text, text + sizeof text, shown, std::chars_format::fixed, decimals);
-    std::string out = marked({text, end.ptr}, bench);
+    std::string out = inchFraction(quantity, bench, valueSi);
+    if (out.empty()) {
+        char text[400];
+        const auto end =
+            std::to_chars(text, text + sizeof text, shown, std::chars_format::fixed, decimals);
+        out = marked({text, end.ptr}, bench);
+    }
     if (out[0] == '-') {
         out.replace(0, 1, "\xE2\x88\x92");
     }
@@ -271,6 +298,9 @@ std::string editText(Quantity quantity, Bench bench, double valueSi) {
 }
 
 std::string fieldText(Quantity quantity, Bench bench, double valueSi) {
+    if (std::string fraction = inchFraction(quantity, bench, valueSi); !fraction.empty()) {
+        return fraction;
+    }
     const int more = bench.isMetric() ? 2 : 1;
     return shortestText(quantity, bench, valueSi, unitOf(quantity, bench).decimals + more);
 }

@@ -27,25 +27,34 @@ enum class Quantity {
 };
 
 /// How a maker reads and writes numbers on screen and paper: the units fields are shown in (what is
-/// typed may use any unit on either bench) and the decimal mark, '.' or ','. Files know neither.
+/// typed may use any unit on either bench), the decimal mark, '.' or ',', and whether inches are
+/// read as fractions. Files know none of these.
 class Bench {
   public:
     static const Bench Metric;  ///< mm, g, m; decimal point
-    static const Bench Inch;    ///< in, oz, ft; decimal point
+    static const Bench Inch;    ///< in, oz, ft; decimal point, no fractions
 
     constexpr bool isMetric() const { return metric_; }
     constexpr char decimalMark() const { return mark_; }
     /// The same units with that mark; anything but ',' gives the point.
-    constexpr Bench withMark(char mark) const { return Bench(metric_, mark == ',' ? ',' : '.'); }
+    constexpr Bench withMark(char mark) const {
+        return Bench(metric_, mark == ',' ? ',' : '.', fractions_);
+    }
+    /// Inches of Length shown to the nearest 64th, reduced ("1 3/8"), from a 16th up; the value
+    /// itself stays as it is.
+    constexpr bool hasFractions() const { return fractions_; }
+    constexpr Bench withFractions(bool on) const { return Bench(metric_, mark_, on); }
     constexpr bool operator==(const Bench&) const = default;
 
   private:
-    constexpr Bench(bool metric, char mark) : metric_(metric), mark_(mark) {}
+    constexpr Bench(bool metric, char mark, bool fractions)
+        : metric_(metric), mark_(mark), fractions_(fractions) {}
     bool metric_;
     char mark_;
+    bool fractions_;
 };
-inline constexpr Bench Bench::Metric{true, '.'};
-inline constexpr Bench Bench::Inch{false, '.'};
+inline constexpr Bench Bench::Metric{true, '.', false};
+inline constexpr Bench Bench::Inch{false, '.', false};
 
 /// A value with what it measures, SI inside.
 struct Amount {

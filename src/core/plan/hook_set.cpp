@@ -60,20 +60,20 @@ Design withHookSet(const Design& design, const std::vector<Fitting>& shelf,
     Design d = design;
     std::string name = wish.onEye;
     if (name.empty()) {
-    const Fitting* known =
-        nearest(shelf, FittingKind::ScrewEye, wish.eyeSize_m, wish.longestStem_m);
-    Fitting eye = known != nullptr ? *known : usualEye(wish.longestStem_m);
-    eye.name = freeFittingName(d, wish.where + " eye");
-    eye.stemFrom = wish.at.from;
-    const double out = 0.5 * eye.size_m;
-    eye.x_m = wish.at.x_m + (wish.at.from == FeatureFrom::Tail   ? out
-                             : wish.at.from == FeatureFrom::Nose ? -out
-                                                                 : 0.0);
-    eye.z_m = wish.at.z_m + (wish.at.from == FeatureFrom::Belly  ? -out
-                             : wish.at.from == FeatureFrom::Back ? out
-                                                                 : 0.0);
-    name = eye.name;
-    d.fittings.push_back(std::move(eye));
+        const Fitting* known =
+            nearest(shelf, FittingKind::ScrewEye, wish.eyeSize_m, wish.longestStem_m);
+        Fitting eye = known != nullptr ? *known : usualEye(wish.longestStem_m);
+        eye.name = freeFittingName(d, wish.where + " eye");
+        eye.stemFrom = wish.at.from;
+        const double out = 0.5 * eye.size_m;
+        eye.x_m = wish.at.x_m + (wish.at.from == FeatureFrom::Tail   ? out
+                                 : wish.at.from == FeatureFrom::Nose ? -out
+                                                                     : 0.0);
+        eye.z_m = wish.at.z_m + (wish.at.from == FeatureFrom::Belly  ? -out
+                                 : wish.at.from == FeatureFrom::Back ? out
+                                                                     : 0.0);
+        name = eye.name;
+        d.fittings.push_back(std::move(eye));
     }
     if (!wish.hook) {
         return d;

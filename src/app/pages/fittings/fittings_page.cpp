@@ -15,10 +15,10 @@ namespace wl {
 
 namespace {
 
-// An eye nothing hangs from and no line is tied to, if there is one.
+// An eye nothing hangs from and no line is meant for, if there is one.
 std::string freeEye(const Design& d) {
     for (const Fitting& eye : d.fittings) {
-        const bool used = eye.name == d.tie.eye ||
+        const bool used = eye.name == d.tie.eye || eye.stemFrom == FeatureFrom::Nose ||
                           std::any_of(d.fittings.begin(), d.fittings.end(),
                                       [&](const Fitting& f) { return f.hangsFrom == eye.name; });
         if (!swings(eye.kind) && eye.kind != FittingKind::GlassEye && !used) {
