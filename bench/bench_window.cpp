@@ -60,16 +60,20 @@ void drag(benchmark::State& state, Step step, const char* path) {
         for (int i = 1; i <= kMoves; ++i) {
             QElapsedTimer clock;
             clock.start();
-            // To and fro by some pixels, so that every move is another bait.
-            const double turn = 0.13 * i;
+            // Up and down, aft and forward, by more than a step of the bench each time.
+            const double turn = 0.9 * i;
+            const quint64 before = window.bench().document.revision();
             send(tank, QEvent::MouseMove,
-                 from + QPointF(9 * std::sin(0.7 * turn), 12 * std::sin(turn)));
+                 from + QPointF(20 * std::sin(0.7 * turn), 16 * std::sin(turn)));
+            if (window.bench().document.revision() == before) {
+                continue;  // the same bait: nothing to draw
+            }
             const quint64 wanted = window.bench().document.revision();
-            while (!window.bench().results() ||
-                   window.bench().results()->revision < wanted) {
+            while (!window.bench().results() || window.bench().results()->revision < wanted) {
                 QCoreApplication::processEvents(QEventLoop::AllEvents, 1);
             }
-            window.grab(QRect());  // every view painted, as the screen would be
+            QCoreApplication::sendPostedEvents();
+            QCoreApplication::processEvents();  // what asked for it is painted
             taken_ms.push_back(double(clock.nsecsElapsed()) * 1e-6);
         }
         send(tank, QEvent::MouseButtonRelease, from);
@@ -80,6 +84,7 @@ void drag(benchmark::State& state, Step step, const char* path) {
         settle(window);
     }
     std::sort(taken_ms.begin(), taken_ms.end());
+    state.counters["moves"] = double(taken_ms.size());
     state.counters["p50_ms"] = taken_ms[taken_ms.size() / 2];
     state.counters["p95_ms"] = taken_ms[taken_ms.size() * 95 / 100];
     window.bench().document.undoStack()->setClean();

@@ -144,7 +144,10 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
         return;
     }
     auto full = std::make_shared<Results>(*quick);
-    checkSkinWalls(*job.design, *quick->derived, full->findings);
+    checkSkinWalls(*job.design, *quick->derived, full->findings, true, tow);
+    if (tow.stop_requested()) {
+        return;
+    }
     const std::vector<Finding> towed = checkRun(*quick->derived, *run);
     full->findings.insert(full->findings.end(), towed.begin(), towed.end());
     full->run = std::move(run);

@@ -16,22 +16,24 @@ class DrawingPainter {
     void paint() {
         for (const Primitive& shape : drawing_) {
             if (shape.layer == DrawnLayer::Body) {
-                body_ = body_.united(pathOf(shape));
+                unite(body_, pathOf(shape));
             }
         }
         for (size_t i = 0; i < drawing_.size(); ++i) {
             const Primitive& shape = drawing_[i];
+            clip(shape.insideBody);
             if (shape.layer != DrawnLayer::Body) {
                 one(shape);
                 continue;
             }
             QPainterPath whole = pathOf(shape);
             while (i + 1 < drawing_.size() && drawing_[i + 1].layer == DrawnLayer::Body) {
-                whole = whole.united(pathOf(drawing_[++i]));
+                unite(whole, pathOf(drawing_[++i]));
             }
             use(shape);
             p_.drawPath(whole);
         }
+        clip(false);
     }
 
   private:
@@ -53,6 +55,22 @@ class DrawingPainter {
         return path;
     }
 
+    // One outline is its own union: joining paths costs more than painting them.
+    static void unite(QPainterPath& all, const QPainterPath& one) {
+        all = all.isEmpty() ? one : all.united(one);
+    }
+
+    // Set once for all the shapes in a row that are inside the body.
+    void clip(bool inside) {
+        if (inside && !clipped_) {
+            p_.save();
+            p_.setClipPath(body_);
+        } else if (!inside && clipped_) {
+            p_.restore();
+        }
+        clipped_ = inside;
+    }
+
     void use(const Primitive& shape) {
         p_.setPen(style_.pen(shape.stroke, shape.bar_mm * scale_));
         p_.setBrush(style_.brush(shape.fill));
@@ -64,10 +82,6 @@ class DrawingPainter {
         }
         const QPointF place = at(shape.points_mm.front());
         const double radius = 0.5 * shape.diameter_mm * scale_, m = style_.mark;
-        if (shape.insideBody) {
-            p_.save();
-            p_.setClipPath(body_);
-        }
         use(shape);
         switch (shape.shape) {
             case DrawnShape::Path:
@@ -96,9 +110,6 @@ class DrawingPainter {
                 style_.words(p_, place, QString::fromStdString(shape.words));
                 break;
         }
-        if (shape.insideBody) {
-            p_.restore();
-        }
     }
 
     QPainter& p_;
@@ -107,6 +118,7 @@ class DrawingPainter {
     const double scale_;
     const DrawnStyle& style_;
     QPainterPath body_;
+    bool clipped_ = false;
 };
 
 QPen benchPen(Stroke stroke) {

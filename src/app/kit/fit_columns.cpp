@@ -131,10 +131,19 @@ void fitColumns(QTableView& table) {
             }
         }
     }
+    // Rows are measured only where something may have got another height: that costs milliseconds.
+    bool changed = false, wrapped = false;
     for (const Column& column : columns) {
+        changed = changed || table.columnWidth(column.at) != column.width;
+        wrapped = wrapped || column.width < column.full + kAround;
         table.setColumnWidth(column.at, column.width);
     }
-    table.resizeRowsToContents();
+    const int rows = model->rowCount();
+    const QVariant known = table.property("fittedRows");
+    if (changed || wrapped || known.toInt() != rows || !known.isValid()) {
+        table.resizeRowsToContents();
+        table.setProperty("fittedRows", rows);
+    }
 }
 
 }  // namespace wl

@@ -4,6 +4,7 @@
 #include <qcustomplot.h>
 
 #include "app/kit/theme.h"
+#include "app/kit/workbench.h"
 
 namespace wl {
 
@@ -30,5 +31,34 @@ inline void dressPlot(QCustomPlot& plot, const QString& xTitle, const QString& y
     plot.xAxis->setLabel(xTitle);
     plot.yAxis->setLabel(yTitle);
 }
+
+/// Draws a plot anew with the results and the bench, but only while it is looked at: a plot costs
+/// as much as the picture of the bait.
+class KeptPlot : public QObject {
+  public:
+    KeptPlot(Workbench& bench, QCustomPlot* plot, std::function<void()> draw)
+        : QObject(plot), plot_(plot), draw_(std::move(draw)) {
+        plot->installEventFilter(this);
+        connect(&bench.evaluator, &Evaluator::resultsChanged, this, [this] { look(); });
+        connect(&bench, &Workbench::benchChanged, this, [this] { look(); });
+    }
+
+  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override {
+        if (event->type() == QEvent::Show) {
+            draw_();
+        }
+        return QObject::eventFilter(watched, event);
+    }
+
+  private:
+    void look() {
+        if (plot_->isVisible()) {
+            draw_();
+        }
+    }
+    QCustomPlot* plot_;
+    std::function<void()> draw_;
+};
 
 }  // namespace wl

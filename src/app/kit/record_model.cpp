@@ -1,5 +1,7 @@
 #include "app/kit/record_model.h"
 
+#include <algorithm>
+
 #include "app/kit/theme.h"
 #include "session/field_words.h"
 
@@ -32,8 +34,14 @@ RecordModel::RecordModel(Workbench& bench, QString listPath, std::vector<RecordC
     }
     rows_ = count(bench_.design());
     connect(&bench_.document, &Document::designChanged, this, &RecordModel::refresh);
-    connect(&bench_, &Workbench::benchChanged, this, &RecordModel::refresh);
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &RecordModel::refresh);
+    connect(&bench_, &Workbench::benchChanged, this, [this] {
+        refresh();
+        emit headerDataChanged(Qt::Horizontal, 0, columnCount() - 1);  // other units
+    });
+    if (std::any_of(columns_.begin(), columns_.end(),
+                    [](const RecordColumn& c) { return c.derived != nullptr; })) {
+        connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &RecordModel::refresh);
+    }
 }
 
 void RecordModel::refresh() {
@@ -46,7 +54,6 @@ void RecordModel::refresh() {
         emit faultsChanged();
     } else if (rows_ > 0) {
         emit dataChanged(index(0, 0), index(rows_ - 1, columnCount() - 1));
-        emit headerDataChanged(Qt::Horizontal, 0, columnCount() - 1);
     }
 }
 

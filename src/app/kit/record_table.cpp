@@ -216,6 +216,9 @@ void RecordTable::fit() {
         fitting_ = true;
         QTimer::singleShot(0, this, [this] {
             fitting_ = false;
+            if (!isVisible()) {
+                return;  // fitted when it is looked at: its view is then resized
+            }
             fitColumns(*view_);
             int height = view_->horizontalHeader()->sizeHint().height() + 2;
             for (int r = 0; r < std::min(kMostRows, model_->rowCount()); ++r) {
@@ -230,7 +233,8 @@ void RecordTable::fit() {
 
 // F9 on a cell of mass takes what lies on the scale.
 bool RecordTable::eventFilter(QObject* watched, QEvent* event) {
-    if (event->type() == QEvent::Resize && (watched == view_ || watched == this)) {
+    if ((event->type() == QEvent::Resize || event->type() == QEvent::Show) &&
+        (watched == view_ || watched == this)) {
         fit();
     }
     if (event->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_F9) {

@@ -37,8 +37,7 @@ QWidget* pitchPlot(Workbench& bench) {
         plot->yAxis->setRange(std::min(range.lower - 5, -45.0), std::max(range.upper + 5, 5.0));
         plot->replot(QCustomPlot::rpQueuedReplot);
     };
-    QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, plot, refresh);
-    QObject::connect(&bench, &Workbench::benchChanged, plot, refresh);
+    new KeptPlot(bench, plot, refresh);
     return plot;
 }
 

@@ -36,8 +36,8 @@ void Tank::mousePressEvent(QMouseEvent* event) {
 void Tank::mouseMoveEvent(QMouseEvent* event) {
     const auto all = handles();
     if (dragged_ >= 0 && dragged_ < int(all.size())) {
+        // Painted when its bait is reckoned, a few milliseconds on, and not before.
         moveHandle(dragged_, fromPaper(event->position(), all[size_t(dragged_)].place_m));
-        update();
         return;
     }
     int over = -1;

@@ -339,7 +339,7 @@ Finding thinWall(const Embedded& e, const SkinWall& wall) {
 }  // namespace
 
 void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>& out,
-                    bool withCures) {
+                    bool withCures, std::stop_token stop) {
     using Kind = Embedded::Kind;
     const std::vector<Finding> told = out;
     const std::vector<Embedded> solids = embeddedIn(design, d);
@@ -347,6 +347,9 @@ void checkSkinWalls(const Design& design, const Derived& d, std::vector<Finding>
     std::unique_ptr<SkinSearch> uncut;
     std::vector<std::pair<RecordRef, Kind>> done;
     for (const Embedded& e : solids) {
+        if (stop.stop_requested()) {
+            return;
+        }
         if (std::find(done.begin(), done.end(), std::pair(e.record, e.kind)) != done.end() ||
             alreadyTold(e, told)) {
             continue;

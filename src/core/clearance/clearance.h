@@ -2,6 +2,7 @@
 #pragma once
 
 #include <optional>
+#include <stop_token>
 #include <string>
 #include <vector>
 
@@ -85,8 +86,8 @@ void checkClashes(const Design& design, const Derived& derived, std::vector<Find
 /// Findings for solids against the skin. `withCures`: with the least move along the bait that mends
 /// it, or the least shortening of a pin or pocket; some milliseconds more where there is one. Takes
 /// some milliseconds: not part of evaluate. Walls that `out` already tells of are
-/// passed over.
+/// passed over. On stop what was found until then.
 void checkSkinWalls(const Design& design, const Derived& derived, std::vector<Finding>& out,
-                    bool withCures = true);
+                    bool withCures = true, std::stop_token stop = {});
 
 }  // namespace wl

@@ -85,8 +85,7 @@ QWidget* areaPlot(Workbench& bench) {
         plot->yAxis->setRangeUpper(plot->yAxis->range().upper * 1.1);
         plot->replot(QCustomPlot::rpQueuedReplot);
     };
-    QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, plot, refresh);
-    QObject::connect(&bench, &Workbench::benchChanged, plot, refresh);
+    new KeptPlot(bench, plot, refresh);
     return plot;
 }
 
