@@ -122,8 +122,11 @@ void Document::replace(Design design, const QString& filePath, bool unsaved,
     filePath_ = filePath;
     fileMark_ = fileMark;
     neverSaved_ = unsaved;
-    show(std::make_shared<const Design>(std::move(design)));
     before_.reset();
+    lastKey_.clear();
+    submitting_ = true;  // no edit of the design there was
+    show(std::make_shared<const Design>(std::move(design)));
+    submitting_ = false;
     emit fileChanged();
 }
 

@@ -36,8 +36,13 @@ NewBaitWish wish(StartKind kind, double length_m, double density_kg_m3) {
 
 TEST_CASE("a bait of every kind, made at several lengths, meets its brief") {
     for (const StartKind kind : kStartKinds) {
-        for (const auto& [length, density] :
-             {std::pair{0.07, 300.0}, {0.075, 420.0}, {0.1, 420.0}, {0.11, 600.0}, {0.15, 420.0}}) {
+#ifdef WL_SANITIZED
+        const std::pair<double, double> sizes[] = {{0.075, 420.0}};
+#else
+        const std::pair<double, double> sizes[] = {
+            {0.07, 300.0}, {0.075, 420.0}, {0.1, 420.0}, {0.11, 600.0}, {0.15, 420.0}};
+#endif
+        for (const auto& [length, density] : sizes) {
             const NewBaitWish w = wish(kind, length, density);
             const Result<NewBait> made = makeNewBait(w);
             INFO("kind " << int(kind) << " at " << length * 1e3 << " mm");

@@ -102,6 +102,11 @@ TEST_CASE("a changed figure shows what it was until the next edit") {
     CHECK(o.window.bench().bait.before()->design->lip.length_m == Approx(0.024));
     o.window.bench().document.undoStack()->undo();
     CHECK(o.window.findChild<QLabel*>("/lip/width/was")->text() == "was 20");
+    // Another bait was nothing before.
+    o.settle();
+    o.window.openDemo(1);
+    o.settle();
+    CHECK_FALSE(o.window.bench().bait.before());
 }
 
 TEST_CASE("a bad value stays as typed, is explained beside the field, and nothing is lost") {
@@ -295,7 +300,10 @@ TEST_CASE("the unit switch changes what is shown, never what is kept") {
     o.window.rail().choose(Step::LipAndTie);
     const Design before = o.design();
     QTest::keyClick(&o.window, Qt::Key_U, Qt::ControlModifier);
+    CHECK(o.field("/lip/length")->text() == "1 1/32");  // 26 mm
+    QTest::keyClick(&o.window, Qt::Key_U, Qt::ControlModifier | Qt::ShiftModifier);
     CHECK(o.field("/lip/length")->text().startsWith(onScreen("1.023")));
+    QTest::keyClick(&o.window, Qt::Key_U, Qt::ControlModifier | Qt::ShiftModifier);
     CHECK(o.window.rail().verdict(Step::Body).contains("in³"));
     o.type("/lip/length", "1");
     CHECK(o.design().lip.length_m == Approx(0.0254));

@@ -20,12 +20,22 @@ class RecordDetail : public QScrollArea {
     void show(int row);
     /// Shows it anew: the list is another.
     void again(int row);
+    /// Asks for the room of the whole form; else for a few rows, and takes what there is.
+    void showWhole() {
+        whole_ = true;
+        updateGeometry();
+    }
+    QSize sizeHint() const override {
+        const QSize all = QScrollArea::sizeHint();
+        return whole_ ? all : QSize(all.width(), minimumHeight());
+    }
 
   private:
     void addOwn(Form& form, const QPersistentModelIndex& at);
     Workbench& bench_;
     RecordModel& model_;
     int row_ = -1;
+    bool whole_ = false;
 };
 
 }  // namespace wl

@@ -126,7 +126,11 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
             enable();
         }
     }
-    const auto places = [this](int c) { return model_->column(c).field == QLatin1String("x"); };
+    // A joint once more would be a piece more: that is cut, not copied.
+    const auto places = [this](int c) {
+        return model_->column(c).field == QLatin1String("x") &&
+               model_->listPath() != QLatin1String("/joints");
+    };
     for (int c = 0; c < model_->columnCount(); ++c) {
         if (!places(c)) {
             continue;
@@ -266,6 +270,10 @@ bool RecordTable::eventFilter(QObject* watched, QEvent* event) {
 
 void RecordTable::addTool(QWidget* tool) {
     buttons_->addWidget(tool);
+}
+
+void RecordTable::showWholeForm() {
+    detail_->showWhole();
 }
 
 void RecordTable::setEmptyWords(const QString& words) {

@@ -29,6 +29,9 @@ class RecordTable : public QWidget {
     QTableView* view() { return view_; }
     /// Puts a button or field of its own at the end of the row of buttons.
     void addTool(QWidget* tool);
+    /// The form of the chosen one stands in full length under the list, on a sheet that scrolls;
+    /// else it takes what room the sheet has and scrolls itself.
+    void showWholeForm();
     /// What stands there while the list is empty: what such things are for.
     void setEmptyWords(const QString& words);
     int currentRow() const;

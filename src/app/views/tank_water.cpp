@@ -191,8 +191,8 @@ void Tank::paintCaption(QPainter& p) const {
         how.clear();
     }
     if (const ResultsPtr before = bait_.before(); before && !showsApart()) {
-        if (const QString was = Workbench::was(summary(*before), says); !was.isEmpty()) {
-            how = was;
+        if (const QString was = summary(*before); was != says) {
+            how = tr("before: %1").arg(was);
         }
     }
     drawFitted(p, line, Qt::AlignLeft | Qt::AlignVCenter, says,

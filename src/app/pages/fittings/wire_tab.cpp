@@ -90,6 +90,7 @@ QWidget* makeWireTab(Workbench& bench) {
     text->setObjectName("bendList");
     text->setFont(type(Type::Small));
     drops->setEmptyWords(tr("A loop leaves the body for a hook or the line: add one for each."));
+    drops->showWholeForm();
     return formColumn({form, drops, list});
 }
 

@@ -120,6 +120,8 @@ QWidget* layeredSheet(Workbench& bench) {
           },
           false},
          removeAction(bench, "removeCavity", tr("Remove a cavity"), "/make/cavities")});
+    layers->showWholeForm();
+    cavities->showWholeForm();
     auto* glue = new Form(bench, tr("Glue"));
     glue->fields({"/make/glue_film", "/make/glue_density"});
     glue->note(tr("Paint goes on the inner faces first. Glue and solvents: air and gloves."));

@@ -97,6 +97,7 @@ class SchoolTab : public BesidePage {
                          3),
             {{"addReading", tr("Add what you saw"), [&b](int) { addReading(b); }, false},
              wl::removeAction(b, "removeReading", tr("Remove a reading"), "/tank/readings")});
+        table->showWholeForm();
         return table;
     }
 
