@@ -139,6 +139,28 @@ TEST_CASE("every column stands for a field there is, under its own words") {
     CHECK(columns > 60);
 }
 
+TEST_CASE("a list is laid side by side in the wide table, edited there, and put back") {
+    Opened o;
+    o.window.rail().choose(Step::Fittings);
+    o.click("fittingsWide");
+    auto* wide = o.window.findChild<QTableView*>("wideTable");
+    REQUIRE((wide != nullptr && wide->isVisible()));
+    CHECK_FALSE(o.window.tank().isVisible());
+    int shown = 0;
+    for (int c = 0; c < wide->model()->columnCount(); ++c) {
+        shown += wide->isColumnHidden(c) ? 0 : 1;
+    }
+    CHECK(shown == wide->model()->columnCount());
+    const QModelIndex cell = wide->model()->index(0, Opened::column(*wide, "x"));
+    CHECK(wide->model()->setData(cell, "34 mm", Qt::EditRole));
+    CHECK(o.design().fittings[0].x_m == Approx(0.034));
+    CHECK_FALSE(wide->model()->setData(cell, "somewhere", Qt::EditRole));
+    CHECK(o.window.findChild<QLabel*>("wideFault")->isVisible());
+    o.click("closeWide");
+    CHECK(o.window.tank().isVisible());
+    CHECK(o.window.sheet()->isVisible());
+}
+
 TEST_CASE("undo says which field of what was changed, and a tick or choice is one step of it") {
     Opened o;
     QUndoStack* undo = o.window.bench().document.undoStack();

@@ -33,9 +33,10 @@ QWidget* focused() {
     return on;
 }
 
-// Every second the loop is free, until what it waits for is there.
-void whenShown(const std::function<bool()>& there, const std::function<void()>& then) {
-    auto* timer = new QTimer(qApp);
+// Looks whenever the loop is free, until what it waits for is there or the test is over.
+void whenShown(QObject* waiting, const std::function<bool()>& there,
+               const std::function<void()>& then) {
+    auto* timer = new QTimer(waiting);
     QObject::connect(timer, &QTimer::timeout, qApp, [timer, there, then] {
         if (there()) {
             timer->stop();
@@ -63,8 +64,10 @@ TEST_CASE("each of the seven kinds is made from File New and printed with the ke
             file.write(drawing);
         }
         Hands hands;
+        QObject waiting;  // with its timers it goes when the kind is done
         const bool own = kind == 6;
         whenShown(
+            &waiting,
             [] { return qobject_cast<NewBaitDialog*>(QApplication::activeModalWidget()); },
             [&] {
                 auto* dialog = static_cast<NewBaitDialog*>(QApplication::activeModalWidget());
@@ -75,6 +78,7 @@ TEST_CASE("each of the seven kinds is made from File New and printed with the ke
                 }
                 if (own) {
                     whenShown(
+                        &waiting,
                         [] {
                             return qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
                         },
@@ -88,6 +92,17 @@ TEST_CASE("each of the seven kinds is made from File New and printed with the ke
                             hands.key(name, Qt::Key_Return);
                         });
                 }
+                // What cannot be made is a failure of the test, not a wait without end.
+                whenShown(
+                    &waiting,
+                    [] {
+                        auto* open =
+                            qobject_cast<NewBaitDialog*>(QApplication::activeModalWidget());
+                        return open != nullptr && open->findChild<QLabel*>("newFault")->isVisible();
+                    },
+                    [] {
+                        static_cast<NewBaitDialog*>(QApplication::activeModalWidget())->reject();
+                    });
                 hands.key(dialog, Qt::Key_Return);
             });
         hands.key(&o.window, Qt::Key_N, Qt::ControlModifier);  // comes back when it is made

@@ -210,6 +210,7 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
     auto* back = addButton(tr("Page back"), "pageBack");
     auto* where = plainLabel();
     where->setObjectName("pageOf");
+    where->setMinimumHeight(back->sizeHint().height());  // on one line with the buttons
     line->addWidget(where);
     auto* on = addButton(tr("Page on"), "pageOn");
     back->setShortcut(QKeySequence(Qt::Key_PageUp));

@@ -54,25 +54,25 @@ Lip usualLip(const BodyCurves& curves, double length) {
     return lip;
 }
 
-const std::vector<double>& boresAt(size_t layout, bool jointed) {
-    static const std::vector<double> one[kBoreLayouts] = {{0.30, 0.54},
-                                                          {0.24, 0.52},
-                                                          {0.26, 0.52, 0.66},
-                                                          {0.20, 0.33, 0.52},
-                                                          {0.20, 0.31, 0.53, 0.66},
-                                                          {0.24, 0.34}};
-    static const std::vector<double> two[kBoreLayouts] = {
-        {0.26, 0.74},       {0.24, 0.48, 0.74},       {0.22, 0.72, 0.82},
-        {0.18, 0.28, 0.74}, {0.18, 0.29, 0.72, 0.82}, {0.24, 0.32, 0.48}};
-    return (jointed ? two : one)[layout % kBoreLayouts];
-}
+// Where the bores of each layout stand, shares of the length; 0: no more.
+constexpr size_t kMostBores = 4;
+constexpr double kInOnePiece[kBoreLayouts][kMostBores] = {
+    {0.30, 0.54}, {0.24, 0.52}, {0.26, 0.52, 0.66}, {0.20, 0.33, 0.52}, {0.20, 0.31, 0.53, 0.66},
+    {0.24, 0.34}};
+constexpr double kInTwoPieces[kBoreLayouts][kMostBores] = {
+    {0.26, 0.74},       {0.24, 0.48, 0.74},       {0.22, 0.72, 0.82},
+    {0.18, 0.28, 0.74}, {0.18, 0.29, 0.72, 0.82}, {0.24, 0.32, 0.48}};
 
 // Bores from the belly, as wide as the body well bears, clear of the stems.
 void addBores(Design& d, const BodyCurves& curves, const NewBaitLayout& layout) {
     static const char* const kNames[] = {"first bore", "second bore", "third bore", "fourth bore"};
     const double length = curves.length_m();
     size_t number = 0;
-    for (const double share : boresAt(layout.bores, !d.joints.empty())) {
+    const auto& shares = (d.joints.empty() ? kInOnePiece : kInTwoPieces)[layout.bores];
+    for (const double share : shares) {
+        if (share <= 0) {
+            break;
+        }
         const Section s = curves.atX(share * length);
         Bore bore;
         bore.name = kNames[number++ % std::size(kNames)];
