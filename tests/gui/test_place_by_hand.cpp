@@ -31,6 +31,13 @@ TEST_CASE("a hook is hung where one clicks, with its eye and ring, and found by 
     picker->completer()->setCompletionPrefix("size 10");
     REQUIRE(picker->completer()->completionCount() == 1);
     const size_t parts = o.design().fittings.size();
+    // Scrolling past it or looking for the list takes nothing.
+    QWheelEvent wheel({5, 5}, picker->mapToGlobal(QPointF(5, 5)), {}, {0, -120}, Qt::NoButton,
+                      Qt::NoModifier, Qt::NoScrollPhase, false);
+    QCoreApplication::sendEvent(picker, &wheel);
+    QTest::keyClick(picker, Qt::Key_Down);
+    CHECK(o.design().fittings.size() == parts);
+    picker->hidePopup();
     const int row = picker->findText("treble size 10", Qt::MatchStartsWith);
     o.choose("addFitting", row);
     REQUIRE(o.design().fittings.size() == parts + 3);
@@ -42,6 +49,11 @@ TEST_CASE("a hook is hung where one clicks, with its eye and ring, and found by 
     CHECK_FALSE(o.window.bench().mark());  // taken
     // What was taken last stands first.
     CHECK(picker->itemText(0).startsWith("treble size 10"));
+    CHECK(picker->currentText().isEmpty());
+    QTest::mouseClick(&tank, Qt::LeftButton, {}, paperPlace(tank, s.x_m, 0.03));
+    REQUIRE(o.window.bench().mark());
+    QTest::keyClick(&tank, Qt::Key_Escape);
+    CHECK_FALSE(o.window.bench().mark());
     // Ring and hook go with their eye.
     const Eigen::Vector3d before = fittingPlace(o.design(), o.design().fittings[parts + 2]);
     o.window.bench().document.setField(QStringLiteral("/fittings/%1/x").arg(parts), 0.062);

@@ -82,6 +82,7 @@ void fitColumns(QTableView& table) {
     const QFontMetrics cell(table.font()), head(table.horizontalHeader()->font());
     std::vector<Column> columns;
     int all = 0;
+    bool lines = false;
     for (int c = 0; c < model->columnCount(); ++c) {
         if (table.isColumnHidden(c)) {
             continue;
@@ -94,6 +95,7 @@ void fitColumns(QTableView& table) {
         for (int r = 0; r < model->rowCount(); ++r) {
             const QModelIndex index = model->index(r, c);
             const QString text = index.data().toString();
+            lines = lines || text.contains(QLatin1Char('\n'));
             const int tick = index.data(Qt::CheckStateRole).isValid() ? 20 : 0;
             column.full = std::max(column.full, longest(cell, text, QLatin1Char('\n')) + tick);
             column.least = std::max(column.least, longestWord(cell, text) + tick);
@@ -140,7 +142,7 @@ void fitColumns(QTableView& table) {
     }
     const int rows = model->rowCount();
     const QVariant known = table.property("fittedRows");
-    if (changed || wrapped || known.toInt() != rows || !known.isValid()) {
+    if (changed || wrapped || lines || known.toInt() != rows || !known.isValid()) {
         table.resizeRowsToContents();
         table.setProperty("fittedRows", rows);
     }

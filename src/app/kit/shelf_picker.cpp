@@ -4,6 +4,7 @@
 #include <QLineEdit>
 #include <QSettings>
 #include <QSignalBlocker>
+#include <QTimer>
 
 namespace wl {
 namespace {
@@ -36,6 +37,14 @@ ShelfPicker::ShelfPicker(Workbench& bench, const QString& objectName, const QStr
     connect(&bench.shelf, &ShelfBook::changed, this, &ShelfPicker::fill);
     connect(&bench, &Workbench::benchChanged, this, &ShelfPicker::fill);
     connect(this, &QComboBox::activated, this, &ShelfPicker::taken);
+}
+
+void ShelfPicker::keyPressEvent(QKeyEvent* event) {
+    if (event->key() == Qt::Key_Down || event->key() == Qt::Key_Up) {
+        showPopup();
+        return;
+    }
+    QComboBox::keyPressEvent(event);
 }
 
 void ShelfPicker::fill() {
@@ -79,8 +88,9 @@ void ShelfPicker::taken(int row) {
     recent.removeAll(name);
     recent.prepend(name);
     settings.setValue(recentKey(), recent.mid(0, kMostRecent));
-    fill();
     take_(place);
+    // When what told of the choice is through with the list.
+    QTimer::singleShot(0, this, &ShelfPicker::fill);
 }
 
 }  // namespace wl

@@ -2,6 +2,8 @@
 #pragma once
 
 #include <QComboBox>
+#include <QKeyEvent>
+#include <QWheelEvent>
 #include <functional>
 #include <vector>
 
@@ -18,6 +20,11 @@ class ShelfPicker : public QComboBox {
     ShelfPicker(Workbench& bench, const QString& objectName, const QString& title,
                 std::function<QStringList()> names, std::function<void(int)> take,
                 QWidget* parent = nullptr);
+
+  protected:
+    /// Turning the wheel over it scrolls the sheet, Up and Down open the list: only a choice takes.
+    void wheelEvent(QWheelEvent* event) override { event->ignore(); }
+    void keyPressEvent(QKeyEvent* event) override;
 
   private:
     void fill();

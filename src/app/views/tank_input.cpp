@@ -74,6 +74,9 @@ void Tank::keyPressEvent(QKeyEvent* event) {
     }
     Eigen::Vector3d way = Eigen::Vector3d::Zero();
     switch (event->key()) {
+        case Qt::Key_Escape:
+            bench_.setMark({});
+            return;
         case Qt::Key_Left:
             way.x() = -1;
             break;
