@@ -65,6 +65,14 @@ void Document::show(DesignPtr design) {
     emit designChanged();
 }
 
+void Document::letGo() {
+    endGesture();
+    if (held_) {
+        held_ = false;
+        emit released();
+    }
+}
+
 void Document::submit(Design next, const QString& text, const QString& mergeKey) {
     next.body = holdingLocks(next.body, design_->body);
     if (next.body.useSolid && design_->body.useSolid && next.body.solid == design_->body.solid &&

@@ -44,6 +44,11 @@ class Document : public QObject {
     std::optional<Error> applyEdit(const ProposedEdit& edit, const QString& text);
     /// Ends the present gesture: the next edit starts a new undo step.
     void endGesture() { ++gesture_; }
+    /// Something of the bait is in the hand (a mouse drag) until it is let go, which ends the
+    /// gesture: what is only read may lag behind and must not move about under the hand.
+    void hold() { held_ = true; }
+    void letGo();
+    bool isHeld() const { return held_; }
 
     /// Replaces everything, forgetting history. `unsaved` marks a design not yet in a file;
     /// `fileMark` is the mark of that file as the design knew it (see fileMark()).
@@ -63,6 +68,8 @@ class Document : public QObject {
   signals:
     void designChanged();
     void fileChanged();
+    /// What was held was let go.
+    void released();
     /// Told after the edit that brought it: what was measured is now reckoned with.
     void measuredTaken(const std::vector<MeasuredTaken>& taken);
 
@@ -74,6 +81,7 @@ class Document : public QObject {
     DesignPtr design_;
     DesignPtr before_;
     bool submitting_ = false;
+    bool held_ = false;
     QString lastKey_;
     quint64 lastGesture_ = 0;
     quint64 revision_ = 0;

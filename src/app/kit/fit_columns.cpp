@@ -2,7 +2,6 @@
 
 #include <QEvent>
 #include <QHeaderView>
-#include <QTimer>
 #include <algorithm>
 #include <vector>
 
@@ -58,10 +57,14 @@ class Fitter : public QObject {
     void ask() {
         if (!asked_) {
             asked_ = true;
-            QTimer::singleShot(0, this, [this] {
-                asked_ = false;
-                fitColumns(table_);
-            });
+            // Before the next painting, which is posted with a lower priority.
+            QMetaObject::invokeMethod(
+                this,
+                [this] {
+                    asked_ = false;
+                    fitColumns(table_);
+                },
+                Qt::QueuedConnection);
         }
     }
     QTableView& table_;

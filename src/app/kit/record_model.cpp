@@ -72,8 +72,21 @@ QString RecordModel::firstFault() const {
     return faults_.isEmpty() ? QString() : faults_.first().message;
 }
 
-std::optional<Field> RecordModel::fieldAt(const QModelIndex& index) const {
-    return findField(bench_.design(), pathOf(index).toStdString());
+// A painted cell asks for its field half a dozen times: it is looked up once for each design.
+const std::optional<Field>& RecordModel::fieldAt(const QModelIndex& index) const {
+    if (known_.empty() || knownRevision_ != bench_.document.revision()) {
+        known_.assign(size_t(rowCount()) * columns_.size(), std::nullopt);
+        knownRevision_ = bench_.document.revision();
+    }
+    const size_t at = size_t(index.row()) * columns_.size() + size_t(index.column());
+    if (at >= known_.size()) {
+        static const std::optional<Field> none;
+        return none;
+    }
+    if (!known_[at]) {
+        known_[at] = findField(bench_.design(), pathOf(index).toStdString());
+    }
+    return known_[at];
 }
 
 bool RecordModel::applies(const QModelIndex& index) const {
@@ -81,7 +94,10 @@ bool RecordModel::applies(const QModelIndex& index) const {
     if (column.applies) {
         return column.applies(bench_.design(), index.row());
     }
-    const std::optional<Field> field = column.field.isEmpty() ? std::nullopt : fieldAt(index);
+    if (column.field.isEmpty()) {
+        return true;
+    }
+    const std::optional<Field>& field = fieldAt(index);
     return !field || field->about.applies;
 }
 
@@ -90,7 +106,7 @@ QStringList RecordModel::choices(const QModelIndex& index) const {
     if (column.choices) {
         return column.choices(bench_.design());
     }
-    const std::optional<Field> field = fieldAt(index);
+    const std::optional<Field>& field = fieldAt(index);
     return field ? fieldAnswers(*field) : QStringList();
 }
 
@@ -116,7 +132,7 @@ QVariant RecordModel::data(const QModelIndex& index, int role) const {
                                   : Qt::AlignLeft | Qt::AlignVCenter);
         case Qt::CheckStateRole:
             if (column.kind == FieldKind::Flag) {
-                const std::optional<Field> field = fieldAt(index);
+                const std::optional<Field>& field = fieldAt(index);
                 return field && field->value == 1.0 ? Qt::Checked : Qt::Unchecked;
             }
             return {};
@@ -137,7 +153,7 @@ QVariant RecordModel::data(const QModelIndex& index, int role) const {
     if (column.read) {
         return column.read(bench_.design(), index.row());
     }
-    const std::optional<Field> field = fieldAt(index);
+    const std::optional<Field>& field = fieldAt(index);
     if (!field || column.kind == FieldKind::Flag) {
         return field ? QVariant() : QVariant(QString());
     }
@@ -205,7 +221,7 @@ std::optional<Error> RecordModel::taken(const QModelIndex& index, const QVariant
         default:
             break;
     }
-    const std::optional<Field> field = fieldAt(index);
+    const std::optional<Field>& field = fieldAt(index);
     const ReadAmount read = readAmount(typed.toStdString(), column.quantity, bench_.bench());
     if (field && field->mayBeEmpty && read.fault == ReadFault::Empty) {
         return bench_.document.setField(path, std::nullopt);

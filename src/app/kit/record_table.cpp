@@ -8,7 +8,6 @@
 #include <QScrollBar>
 #include <QShortcut>
 #include <QStyledItemDelegate>
-#include <QTimer>
 #include <QVBoxLayout>
 
 #include "app/kit/fit_columns.h"
@@ -218,20 +217,24 @@ void RecordTable::copyChosen() {
 void RecordTable::fit() {
     if (!fitting_) {
         fitting_ = true;
-        QTimer::singleShot(0, this, [this] {
-            fitting_ = false;
-            if (!isVisible()) {
-                return;  // fitted when it is looked at: its view is then resized
-            }
-            fitColumns(*view_);
-            int height = view_->horizontalHeader()->sizeHint().height() + 2;
-            for (int r = 0; r < std::min(kMostRows, model_->rowCount()); ++r) {
-                height += view_->rowHeight(r);
-            }
-            // The form below keeps at least as much of the sheet.
-            const int share = (this->height() - view_->y()) / 2;
-            view_->setFixedHeight(std::min(height, std::max(kLeastHeight, share)));
-        });
+        // Before the next painting, which is posted with a lower priority.
+        QMetaObject::invokeMethod(
+            this,
+            [this] {
+                fitting_ = false;
+                if (!isVisible()) {
+                    return;  // fitted when it is looked at: its view is then resized
+                }
+                fitColumns(*view_);
+                int height = view_->horizontalHeader()->sizeHint().height() + 2;
+                for (int r = 0; r < std::min(kMostRows, model_->rowCount()); ++r) {
+                    height += view_->rowHeight(r);
+                }
+                // The form below keeps at least as much of the sheet.
+                const int share = (this->height() - view_->y()) / 2;
+                view_->setFixedHeight(std::min(height, std::max(kLeastHeight, share)));
+            },
+            Qt::QueuedConnection);
     }
 }
 

@@ -11,6 +11,7 @@
 namespace wl {
 namespace {
 
+constexpr int kReadingPause_ms = 200;
 constexpr int kAround = 64;  // margins, the button's own edge, the scroll bar
 
 // A button does not break its words by itself, and takes & for a key.
@@ -30,7 +31,11 @@ QString broken(const QString& label, const QFontMetrics& metrics, int width) {
 }  // namespace
 
 FindingsPanel::FindingsPanel(Bait& bait, Workbench& bench, QWidget* parent)
-    : QWidget(parent), bait_(bait), bench_(bench), title_(plainLabel()) {
+    : QWidget(parent),
+      bait_(bait),
+      bench_(bench),
+      title_(plainLabel()),
+      calm_(plainLabel(tr("Nothing stands against this bait."))) {
     setObjectName(QStringLiteral("findings"));
     setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
     auto* layout = new QVBoxLayout(this);
@@ -47,16 +52,44 @@ FindingsPanel::FindingsPanel(Bait& bait, Workbench& bench, QWidget* parent)
     list_ = new QVBoxLayout(body);
     list_->setContentsMargins(10, 2, 8, 8);
     list_->setSpacing(8);
+    calm_->setProperty("role", "quiet");
+    calm_->setWordWrap(true);
+    calm_->hide();
+    list_->addWidget(calm_);
+    list_->addStretch();
     area->setWidget(body);
     layout->addWidget(area, 1);
     connect(&bait_.evaluator, &Evaluator::resultsChanged, this, &FindingsPanel::refresh);
+    later_.setSingleShot(true);
+    connect(&later_, &QTimer::timeout, this, &FindingsPanel::refresh);
+    connect(&bait_.document, &Document::released, this, [this] {
+        later_.stop();
+        refresh();
+        updateGeometry();
+    });
     connect(&bench_, &Workbench::benchChanged, this, [this] {
         shown_.reset();
+        for (const Card& card : cards_) {
+            drop(card.widget);  // other units
+        }
+        cards_.clear();
         refresh();
     });
 }
 
-QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
+std::vector<EditEffect> FindingsPanel::effectsOf(const Finding& finding, const Results& results) {
+    std::vector<EditEffect> effects;
+    for (const EditEffect& e : results.effects) {
+        if (e.known && e.path == finding.path &&
+            std::find(finding.edits.begin(), finding.edits.end(), e.edit) != finding.edits.end()) {
+            effects.push_back(e);
+        }
+    }
+    return effects;
+}
+
+QWidget* FindingsPanel::card(const Card& card) {
+    const Finding& finding = card.finding;
     const Inks& c = inks();
     auto* frame = new QWidget;
     auto* layout = new QVBoxLayout(frame);
@@ -87,11 +120,9 @@ QWidget* FindingsPanel::card(const Finding& finding, const Results& results) {
                 bench_.say(sentence(*error, bench_.bench()));
             }
         });
-        const auto effect =
-            std::find_if(results.effects.begin(), results.effects.end(), [&](const EditEffect& e) {
-                return e.path == finding.path && e.edit == edit && e.known;
-            });
-        if (effect != results.effects.end()) {
+        const auto effect = std::find_if(card.effects.begin(), card.effects.end(),
+                                         [&](const EditEffect& e) { return e.edit == edit; });
+        if (effect != card.effects.end()) {
             QString then = tr("then spare %1, %2")
                                .arg(bench_.text(Quantity::Fraction, effect->spare),
                                     noseWords(effect->pitch_rad, bench_.bench()));
@@ -129,14 +160,18 @@ void FindingsPanel::refresh() {
         shown_ = results;
         return;
     }
-    shown_ = results;
-    while (QLayoutItem* item = list_->takeAt(0)) {
-        if (QWidget* widget = item->widget()) {
-            widget->hide();
-            widget->deleteLater();
+    // Nobody reads as fast as the hand drags.
+    if (bait_.document.isHeld() && shown_ && !results->error) {
+        if (later_.isActive()) {
+            return;
         }
-        delete item;
+        if (sinceRead_.isValid() && sinceRead_.elapsed() < kReadingPause_ms) {
+            later_.start(kReadingPause_ms);
+            return;
+        }
     }
+    sinceRead_.start();
+    shown_ = results;
     std::vector<Finding> findings = results->findings;
     if (results->error) {
         findings.insert(findings.begin(), {results->error->code,
@@ -150,18 +185,35 @@ void FindingsPanel::refresh() {
                      [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
     title_->setText(findings.empty() ? tr("Findings: none")
                                      : tr("Findings: %1").arg(findings.size()));
-    if (findings.empty()) {
-        auto* calm = plainLabel(tr("Nothing stands against this bait."));
-        calm->setProperty("role", "quiet");
-        calm->setWordWrap(true);
-        list_->addWidget(calm);
+    calm_->setVisible(findings.empty());
+    // Only the cards that say something else are made anew: a drag changes one or two.
+    while (cards_.size() > findings.size()) {
+        drop(cards_.back().widget);
+        cards_.pop_back();
     }
-    for (const Finding& finding : findings) {
-        list_->addWidget(card(finding, *results));
+    for (size_t i = 0; i < findings.size(); ++i) {
+        Card now{findings[i], effectsOf(findings[i], *results), nullptr};
+        if (i < cards_.size() && cards_[i].finding == now.finding &&
+            cards_[i].effects == now.effects) {
+            continue;
+        }
+        now.widget = card(now);
+        list_->insertWidget(int(i), now.widget);
+        if (i < cards_.size()) {
+            drop(cards_[i].widget);
+            cards_[i] = now;
+        } else {
+            cards_.push_back(now);
+        }
     }
-    list_->addStretch();
     fitButtons();
     updateGeometry();
+}
+
+void FindingsPanel::drop(QWidget* widget) {
+    list_->removeWidget(widget);
+    widget->hide();
+    widget->deleteLater();
 }
 
 QSize FindingsPanel::sizeHint() const {
@@ -169,14 +221,15 @@ QSize FindingsPanel::sizeHint() const {
     const QMargins m = list_->contentsMargins();
     int height = title_->sizeHint().height() + m.top() + m.bottom() + 6;
     for (int i = 0; i < list_->count(); ++i) {
-        if (const QWidget* part = list_->itemAt(i)->widget()) {
+        if (const QWidget* part = list_->itemAt(i)->widget(); part && !part->isHidden()) {
             height += (part->hasHeightForWidth() ? part->heightForWidth(inside)
                                                  : part->sizeHint().height()) +
                       list_->spacing();
         }
     }
     const int most = parentWidget() != nullptr ? parentWidget()->height() / 3 : height;
-    return {300, std::min(height, std::max(90, most))};
+    // A sheet that jumps by a line under the hand cannot be worked on.
+    return {300, bait_.document.isHeld() ? this->height() : std::min(height, std::max(90, most))};
 }
 
 void FindingsPanel::fitButtons() {

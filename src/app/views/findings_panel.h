@@ -1,8 +1,10 @@
 // What the program noticed: place, reason, and cures with what they would do.
 #pragma once
 
+#include <QElapsedTimer>
 #include <QLabel>
 #include <QScrollArea>
+#include <QTimer>
 #include <QVBoxLayout>
 
 #include "app/kit/workbench.h"
@@ -22,13 +24,24 @@ class FindingsPanel : public QWidget {
   private:
     void refresh();
     void fitButtons();
-    QWidget* card(const Finding& finding, const Results& results);
+    struct Card {
+        Finding finding;
+        std::vector<EditEffect> effects;
+        QWidget* widget = nullptr;
+    };
+    static std::vector<EditEffect> effectsOf(const Finding& finding, const Results& results);
+    QWidget* card(const Card& card);
+    void drop(QWidget* widget);
 
     Bait& bait_;
     Workbench& bench_;
     QLabel* title_;
+    QLabel* calm_;
     QVBoxLayout* list_;
+    std::vector<Card> cards_;
     ResultsPtr shown_;
+    QElapsedTimer sinceRead_;
+    QTimer later_;
 };
 
 }  // namespace wl

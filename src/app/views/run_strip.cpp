@@ -15,6 +15,7 @@ constexpr double kHeadline = 26;
 RunStrip::RunStrip(Bait& bait, Workbench& bench, QWidget* parent)
     : QWidget(parent), bait_(bait), bench_(bench) {
     setObjectName(QStringLiteral("runStrip"));
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setAccessibleName(tr("Run strip: the retrieve from the side"));
     connect(&bait_.evaluator, &Evaluator::resultsChanged, this, [this] {
         const ResultsPtr results = bait_.results();

@@ -21,6 +21,7 @@ Tank::Tank(Bait& bait, Workbench& bench, QWidget* parent)
     setAccessibleName(tr("The tank: the bait in the water"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     const bool still = style()->styleHint(QStyle::SH_Widget_Animation_Duration) == 0;
     settle_.setDuration(still ? 0 : kSettle_ms);
     settle_.setStartValue(0.0);
@@ -91,6 +92,9 @@ void Tank::takeResults() {
         return;
     }
     const bool first = !shown_;
+    // The run that comes after the rest of it does not show here.
+    const bool same = shown_ && dragged_ >= 0 && shown_->derived == results->derived &&
+                      shown_->findings == results->findings;
     poseFrom_ = pose_;
     shown_ = results;
     const Trace& trace = shown_->design->trace;
@@ -107,8 +111,10 @@ void Tank::takeResults() {
     } else if ((to.up - pose_.up).norm() > 1e-4 || std::abs(to.offset_m - pose_.offset_m) > 1e-5) {
         settle_.start();
     }
-    placeMarks_.take(*shown_);
-    update();
+    if (!same) {
+        placeMarks_.take(*shown_);
+        update();
+    }
 }
 
 bool Tank::takesMark() const {

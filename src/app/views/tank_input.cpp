@@ -26,6 +26,9 @@ void Tank::mousePressEvent(QMouseEvent* event) {
     }
     chosen_ = dragged_;
     bait_.document.endGesture();
+    if (dragged_ >= 0) {
+        bait_.document.hold();
+    }
     // Beside every handle: the place for the next thing to be added.
     if (dragged_ < 0 && takesMark() && event->button() == Qt::LeftButton) {
         bench_.setMark(fromPaper(event->position(), Eigen::Vector3d::Zero()));
@@ -56,7 +59,7 @@ void Tank::mouseMoveEvent(QMouseEvent* event) {
 
 void Tank::mouseReleaseEvent(QMouseEvent*) {
     dragged_ = -1;
-    bait_.document.endGesture();
+    bait_.document.letGo();
     takeResults();
 }
 

@@ -38,6 +38,7 @@ std::vector<Share> sharesDown(const Derived& d, const Inks& c) {
 WeighBeam::WeighBeam(Bait& bait, Workbench& bench, QWidget* parent)
     : QWidget(parent), bait_(bait), bench_(bench) {
     setObjectName(QStringLiteral("weighBeam"));
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setAccessibleName(tr("Weigh-beam: mass against displaced water"));
     connect(&bait_.evaluator, &Evaluator::resultsChanged, this, [this] {
         if (const ResultsPtr r = bait_.results(); r && r->derived) {
@@ -47,8 +48,13 @@ WeighBeam::WeighBeam(Bait& bait, Workbench& bench, QWidget* parent)
                          bench_.text(Quantity::Mass, r->derived->waterDensity_kg_m3 *
                                                          r->derived->mass->displacedVolume_m3)));
         }
-        setToolTip(sharesInWords());
-        update();
+        const ResultsPtr results = bait_.results();
+        const std::shared_ptr<const Derived> now = results ? results->derived : nullptr;
+        if (now == nullptr || now != painted_ || !bait_.document.isHeld()) {
+            painted_ = now;
+            setToolTip(sharesInWords());
+            update();
+        }
     });
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&WeighBeam::update));
 }

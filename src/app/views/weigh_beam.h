@@ -22,6 +22,7 @@ class WeighBeam : public QWidget {
     void paintScale(QPainter& painter, double left, double right, double y, double most_kg) const;
     Bait& bait_;
     Workbench& bench_;
+    std::shared_ptr<const Derived> painted_;  ///< what it shows; the run after it weighs nothing
 };
 
 }  // namespace wl
