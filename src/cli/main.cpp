@@ -192,10 +192,10 @@ int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] bool inch,
     QGuiApplication application(count, argv);
     wl::loadShippedFont();
     const QString path = QString::fromStdString(call.output);
+    const wl::Bench bench = inch ? wl::Bench::Inch.withFractions(true) : wl::Bench::Metric;
     if (auto error = templates ? wl::writeTemplates(*design, path)
                                : wl::writeBenchSheet(*design, path,
-                                                     inch ? wl::Bench::Inch.withFractions(true)
-                                                          : wl::Bench::Metric)) {
+                                                     {bench, wl::starterShelf().drills(bench)})) {
         return fail(*error);
     }
     return kDone;

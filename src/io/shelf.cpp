@@ -124,7 +124,8 @@ bool shelfFieldApplies(ShelfKind kind, std::string_view field) {
         return std::find(names.begin(), names.end(), field) != names.end();
     };
     if (field == "left") {
-        return kind != K::Stock && kind != K::Metal && kind != K::Line;
+        return kind != K::Stock && kind != K::Metal && kind != K::Line && kind != K::MetricDrill &&
+               kind != K::InchDrill;
     }
     switch (kind) {
         case K::Stock:
@@ -169,6 +170,9 @@ bool shelfFieldApplies(ShelfKind kind, std::string_view field) {
             return in({"density", "working_min", "cure_h"});
         case K::Line:
             return in({"density", "diameter"});
+        case K::MetricDrill:
+        case K::InchDrill:
+            return in({"diameter"});
     }
     return false;
 }
@@ -217,6 +221,13 @@ Shelf arrangeShelf(const std::vector<ShelfEntry>& entries) {
                 break;
             case ShelfKind::Line:
                 shelf.lines.push_back(e);
+                break;
+            case ShelfKind::MetricDrill:
+            case ShelfKind::InchDrill:
+                if (e.diameter_m) {
+                    (e.kind == ShelfKind::MetricDrill ? shelf.metricDrills : shelf.inchDrills)
+                        .push_back({e.name, *e.diameter_m});
+                }
                 break;
             case ShelfKind::TubePin:
                 shelf.pins.push_back(e);

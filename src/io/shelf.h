@@ -11,6 +11,7 @@
 
 #include "core/base/result.h"
 #include "core/design/design.h"
+#include "core/make/drill_set.h"
 #include "core/plan/lead_mends.h"
 #include "core/plan/lead_pieces.h"
 
@@ -44,13 +45,16 @@ enum class ShelfKind {
     ClearCoat,
     Glue,
     Line,
+    MetricDrill,
+    InchDrill,
     Other
 };
-inline constexpr std::array<std::string_view, 27> kShelfKinds{
-    "stock",     "treble",       "single_hook", "ring", "screw_eye", "twisted_eye",  "eye",
-    "sheet_fin", "bristle_tail", "soft_tail",   "wire", "tube_pin",  "lip_sheet",    "lip",
-    "metal",     "lead_rod",     "lead_wire",   "shot", "ball",      "belly_weight", "filler",
-    "sealer",    "paint",        "clear_coat",  "glue", "line",      "other"};
+inline constexpr std::array<std::string_view, 29> kShelfKinds{
+    "stock",     "treble",       "single_hook",  "ring",       "screw_eye", "twisted_eye",
+    "eye",       "sheet_fin",    "bristle_tail", "soft_tail",  "wire",      "tube_pin",
+    "lip_sheet", "lip",          "metal",        "lead_rod",   "lead_wire", "shot",
+    "ball",      "belly_weight", "filler",       "sealer",     "paint",     "clear_coat",
+    "glue",      "line",         "drill_metric", "drill_inch", "other"};
 
 /// One thing on the shelf. Only the numbers that mean something for its kind are given. Masses are
 /// of one piece (of a metre of wire, of 10 mm of rod, lead wire, pin or tube: its `length`).
@@ -127,6 +131,12 @@ struct Shelf {
     std::vector<ShelfEntry> lines;
     std::vector<ShelfEntry> rods;  ///< lead rod and wire, cut to length
     std::vector<ShelfEntry> pins;  ///< tubes and pins
+    std::vector<DrillBit> metricDrills;
+    std::vector<DrillBit> inchDrills;
+    /// The set a bench drills with.
+    const std::vector<DrillBit>& drills(Bench bench) const {
+        return bench.isMetric() ? metricDrills : inchDrills;
+    }
 };
 Shelf arrangeShelf(const std::vector<ShelfEntry>& entries);
 

@@ -92,4 +92,21 @@ char makersDecimalMark() {
     return QLocale().decimalPoint() == QLatin1String(",") ? ',' : '.';
 }
 
+QString bitWords(const std::vector<DrillBit>& set, double diameter_m, Bench bench) {
+    constexpr double kSeen_m = 2e-5;  // what callipers tell apart
+    const std::optional<DrillBit> found = nearestBit(set, diameter_m);
+    if (!found) {
+        return QStringLiteral("–");
+    }
+    const double off = found->diameter_m - diameter_m;
+    const QString name = QString::fromStdString(found->name);
+    if (std::abs(off) < kSeen_m) {
+        return name;
+    }
+    const QString by = shown(Quantity::Thickness, bench, std::abs(off));
+    return (off > 0 ? QCoreApplication::translate("Bit", "%1, %2 wider")
+                    : QCoreApplication::translate("Bit", "%1, %2 narrower"))
+        .arg(name, by);
+}
+
 }  // namespace wl

@@ -5,6 +5,7 @@
 
 #include "core/base/finding.h"
 #include "core/base/result.h"
+#include "core/make/drill_set.h"
 #include "core/reckon/derived.h"
 
 namespace wl {
@@ -29,5 +30,9 @@ QString withoutDrag(const Derived& derived);
 
 /// The decimal mark of the desktop's own settings: ',' or '.'.
 char makersDecimalMark();
+
+/// The bit of the set nearest to a hole, and by how much it is wider or narrower where callipers
+/// can tell; a dash where the set has none near.
+QString bitWords(const std::vector<DrillBit>& set, double diameter_m, Bench bench);
 
 }  // namespace wl

@@ -15,7 +15,7 @@ namespace {
 class Sheet : public SheetPaper {
   public:
     Sheet(QPainter& painter, const QSizeF& size, const Design& design, const Derived& derived,
-          Bench bench, int shown)
+          const SheetBench& bench, int shown)
         : SheetPaper(painter, size, QString::fromStdString(design.name), bench, shown),
           design_(design),
           d_(derived) {}
@@ -99,8 +99,8 @@ void Sheet::templates() {
                             .arg(QString::fromStdString(boreLetter(i)))
                             .arg(QString::fromStdString(b.name)),
                         b.from == BoreFrom::Belly ? tr("belly") : tr("back"), length(b.x_m, false),
-                        length(b.y_m, false), length(b.diameter_m, false), length(b.depth_m, false),
-                        q(Quantity::Angle, b.lean_rad)});
+                        length(b.y_m, false), length(b.diameter_m, false), bit(b.diameter_m),
+                        length(b.depth_m, false), q(Quantity::Angle, b.lean_rad)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
     table({0, topY + 0.5 * mm(d_.shape->sizes.maxWidth_m) + 8},
@@ -108,9 +108,9 @@ void Sheet::templates() {
              "skin, "
              "flat bottom")
               .arg(unit),
-          {tr("hole"), tr("from"), tr("place"), tr("off centre"), tr("diameter"), tr("depth"),
-           tr("lean aft")},
-          rows, {44, 16, 18, 20, 18, 16, 18});
+          {tr("hole"), tr("from"), tr("place"), tr("off centre"), tr("diameter"), tr("bit"),
+           tr("depth"), tr("lean aft")},
+          rows, {44, 16, 18, 20, 18, 38, 16, 18});
 }
 
 void Sheet::lipTemplate(const QPointF& at) {
@@ -227,7 +227,7 @@ void walk(Sheet& sheet, const Design& design, const Derived& derived) {
 }  // namespace
 
 void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const Design& design,
-                    const Derived& derived, Bench bench) {
+                    const Derived& derived, const SheetBench& bench) {
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     Sheet sheet(painter, size_mm, design, derived, bench, index);

@@ -62,7 +62,7 @@ QPageSize benchPageSize(const Derived& derived) {
 }
 
 void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Derived& derived,
-                     Bench bench) {
+                     const SheetBench& bench) {
     QPainter painter(&device);
     const QRectF page = device.pageLayout().paintRect(QPageLayout::Millimeter);
     const double unitsPerMm = device.logicalDpiX() / 25.4;
@@ -104,7 +104,8 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path) {
     return writeWholeFile(path.toStdU16String(), *bytes);
 }
 
-std::optional<Error> writeBenchSheet(const Design& design, const QString& path, Bench bench) {
+std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
+                                     const SheetBench& bench) {
     const QFileInfo file(path);
     if (const QString ending = file.suffix().toLower(); ending == QLatin1String("svg") ||
                                                         ending == QLatin1String("dxf") ||

@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "core/reckon/evaluate.h"
+#include "sheet/sheet_bench.h"
 #include "sheet/shipped_font.h"
 
 namespace wl {
@@ -19,7 +20,7 @@ QStringList benchCautions(const Design& design);
 /// pages as far as it needs. The painter's origin is at the page's printable corner, one unit = one
 /// millimetre on paper; `size_mm` is the printable area.
 void paintBenchPage(QPainter& painter, int index, const QSizeF& size_mm, const Design& design,
-                    const Derived& derived, Bench bench);
+                    const Derived& derived, const SheetBench& bench);
 /// How many there are on paper of that printable size: at least two, three for a bait with joints,
 /// holes, or a body not simply carved.
 int benchPages(const QSizeF& size_mm, const Design& design, const Derived& derived);
@@ -29,7 +30,7 @@ QPageSize benchPageSize(const Derived& derived);
 
 /// Paints every page to a printer or PDF writer, which must be set to benchPageSize in landscape.
 void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Derived& derived,
-                     Bench bench);
+                     const SheetBench& bench);
 
 /// Evaluates and writes, by the ending of the name, the templates at true scale (SVG, DXF) or the
 /// pieces of the body and its side pieces as solids without their holes (STL). Errors:
@@ -38,6 +39,7 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path);
 
 /// Evaluates and writes the PDF. Errors: those of evaluate, "export.sheet_is_pdf" for a name of a
 /// drawing, "file.cannot_write".
-std::optional<Error> writeBenchSheet(const Design& design, const QString& path, Bench bench);
+std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
+                                     const SheetBench& bench);
 
 }  // namespace wl

@@ -51,12 +51,12 @@ double holeTable(SheetPaper& s, const QPointF& at, const Design& design) {
              round ? QStringLiteral("⌀ ") + s.length(f.diameter_m, false)
                    : QStringLiteral("%1 × %2").arg(s.length(f.length_m, false),
                                                    s.length(f.width_m, false)),
-             s.length(f.depth_m, false)});
+             round ? s.bit(f.diameter_m) : QStringLiteral("–"), s.length(f.depth_m, false)});
     }
-    return s.table(
-        at, tr("Sockets, slots and holes; aft, port, up"),
-        {tr("hole"), tr("from"), tr("aft"), tr("port"), tr("up"), tr("size"), tr("deep")}, rows,
-        {34, 16, 16, 16, 16, 26, 16});
+    return s.table(at, tr("Sockets, slots and holes; aft, port, up"),
+                   {tr("hole"), tr("from"), tr("aft"), tr("port"), tr("up"), tr("size"), tr("bit"),
+                    tr("deep")},
+                   rows, {34, 16, 16, 16, 16, 26, 38, 16});
 }
 
 double wireTable(SheetPaper& s, const QPointF& at, const Derived& d) {

@@ -53,6 +53,10 @@ double SheetPaper::room(double y, double height) {
 }
 
 // Text is laid out in a space of tenths of a millimetre, where font hinting does no harm.
+QString SheetPaper::bit(double diameter_m) const {
+    return bitWords(drills_, diameter_m, bench_);
+}
+
 void SheetPaper::text(const QRectF& box_mm, const QString& words, double height_mm, bool strong,
                       int flags, const QColor& ink) {
     drawText(painter(), box_mm, words, height_mm, strong, flags, ink);

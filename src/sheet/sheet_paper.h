@@ -8,6 +8,7 @@
 
 #include "session/sentence_text.h"
 #include "session/words.h"
+#include "sheet/sheet_bench.h"
 
 namespace wl {
 
@@ -16,11 +17,13 @@ namespace wl {
 class SheetPaper {
   public:
     /// `shown`: the page to draw, counted from 0; -1: none, to count them.
-    SheetPaper(QPainter& painter, const QSizeF& size_mm, QString name, Bench bench, int shown)
+    SheetPaper(QPainter& painter, const QSizeF& size_mm, QString name, const SheetBench& bench,
+               int shown)
         : real_(painter),
           size_(size_mm),
           name_(std::move(name)),
-          bench_(bench),
+          bench_(bench.bench),
+          drills_(bench.drills),
           shown_(shown),
           unseen_(&nowhere_) {}
 
@@ -44,6 +47,9 @@ class SheetPaper {
         return shown(quantity, bench_, si, unit);
     }
     QString length(double m, bool unit = true) const { return q(Quantity::Length, m, unit); }
+    /// The bit for a hole, and by how much it is wider or narrower where that can be measured; a
+    /// dash where the set has none.
+    QString bit(double diameter_m) const;
 
     static constexpr QColor kInk{20, 20, 20};
     static constexpr QColor kQuiet{90, 90, 90};
@@ -79,6 +85,7 @@ class SheetPaper {
     Bench bench_;
 
   private:
+    std::vector<DrillBit> drills_;
     int shown_ = 0;
     int page_ = -1;
     std::vector<QString> titles_;

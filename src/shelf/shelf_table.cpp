@@ -47,10 +47,33 @@ SqlOutcome addFigures(Store& store) {
     return std::nullopt;
 }
 
+// The sets of bits came later: a shelf without any gets the usual ones.
+SqlOutcome addDrills(Store& store) {
+    ShelfTable table(store);
+    std::vector<ShelfEntry> there;
+    if (auto fault = table.read(there)) {
+        return fault;
+    }
+    const auto isDrill = [](const ShelfEntry& e) {
+        return e.kind == ShelfKind::MetricDrill || e.kind == ShelfKind::InchDrill;
+    };
+    if (std::any_of(there.begin(), there.end(), isDrill)) {
+        return std::nullopt;
+    }
+    for (const ShelfEntry& e : starterEntries()) {
+        if (isDrill(e)) {
+            if (auto fault = table.write(e)) {
+                return fault;
+            }
+        }
+    }
+    return std::nullopt;
+}
+
 }  // namespace
 
 const std::vector<Rung>& ShelfTable::ladder() {
-    static const std::vector<Rung> rungs{{1, beginTable}, {2, addFigures}};
+    static const std::vector<Rung> rungs{{1, beginTable}, {2, addFigures}, {3, addDrills}};
     return rungs;
 }
 

@@ -19,6 +19,9 @@ constexpr std::array kRows{
         WL_TR("That can be read as thousands or as a decimal. Write it without the mark between "
               "thousands, and with “%w1” as the decimal mark.")},
     Row{"text.divides_by_zero", WL_TR("A fraction cannot be over zero.")},
+    Row{"edit.no_other_side", WL_TR("It stands on the middle: there is no other side to copy it "
+                                    "to. Give it a place off the middle first.")},
+    Row{"edit.both_sides_already", WL_TR("It is made on both sides already.")},
     Row{"field.unknown", WL_TR("This design has no such field.")},
     Row{"field.required", WL_TR("Give a value: this one cannot be left empty.")},
     Row{"field.not_whole", WL_TR("%1 is no whole number: count them.")},

@@ -2,6 +2,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/motion/line_test.h"
 #include "core/motion/retrieve.h"
 #include "support/sample_bait.h"
 
@@ -113,4 +114,24 @@ TEST_CASE("a retrieve can be stopped half-way") {
     stop.request_stop();
     CHECK(computeRetrieve(pullOf(bait), thin(), {30, 1.0, 0.5, 0.02}, 0, stop.get_token()).end ==
           RetrieveEnd::Cancelled);
+}
+
+TEST_CASE("a line's strength and its usual diameter stand for each other") {
+    constexpr double kPound_N = 0.45359237 * 9.80665;
+    // Common practice, no source.
+    CHECK(typicalLineDiameter_m(LineKind::Nylon, 10 * kPound_N) == Approx(0.29e-3));
+    CHECK(typicalLineDiameter_m(LineKind::Fluorocarbon, 12 * kPound_N) == Approx(0.31e-3));
+    CHECK(typicalLineDiameter_m(LineKind::Braid, 20 * kPound_N) == Approx(0.23e-3));
+    for (const LineKind kind : {LineKind::Nylon, LineKind::Fluorocarbon, LineKind::Braid}) {
+        double thinner = 0;
+        for (double lb = 1; lb < 300; lb *= 1.07) {
+            const double d = typicalLineDiameter_m(kind, lb * kPound_N);
+            CHECK(d > thinner);
+            CHECK(typicalLineStrength_N(kind, d) == Approx(lb * kPound_N).epsilon(1e-9));
+            thinner = d;
+        }
+    }
+    // Beyond the table the load on the section stays.
+    const double thick = typicalLineDiameter_m(LineKind::Nylon, 200 * kPound_N);
+    CHECK(typicalLineDiameter_m(LineKind::Nylon, 800 * kPound_N) == Approx(2 * thick));
 }

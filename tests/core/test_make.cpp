@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "core/geometry/mesh_offset.h"
+#include "core/make/drill_set.h"
 #include "core/make/material.h"
 #include "support/sample_bait.h"
 
@@ -145,4 +146,18 @@ TEST_CASE("a leaking print loses spare hour by hour and says so") {
     const double density = evaluated(d).shape->reckoning.usedDensity_kg_m3;
     CHECK(evaluated(d).mass->mass_kg - solid ==
           Approx((1150 - density) * 0.002 * 0.003 * 0.04).epsilon(1e-6));
+}
+
+TEST_CASE("the nearest bit of a set, the smaller of two, none where all are too far") {
+    const std::vector<DrillBit> set{
+        {"3 mm", 3e-3}, {"3.5 mm", 3.5e-3}, {"4 mm", 4e-3}, {"8 mm", 8e-3}};
+    CHECK(nearestBit(set, 3.5e-3)->name == "3.5 mm");
+    CHECK(nearestBit(set, 3.3e-3)->name == "3.5 mm");
+    CHECK(nearestBit(set, 3.25e-3)->name == "3 mm");
+    CHECK(nearestBit({set.rbegin(), set.rend()}, 3.25e-3)->name == "3 mm");
+    CHECK(nearestBit(set, 8.6e-3)->name == "8 mm");
+    CHECK_FALSE(nearestBit(set, 8.8e-3));
+    CHECK_FALSE(nearestBit(set, 6e-3));
+    CHECK_FALSE(nearestBit(set, 0));
+    CHECK_FALSE(nearestBit({}, 4e-3));
 }

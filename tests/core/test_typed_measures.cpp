@@ -11,11 +11,12 @@ using namespace wl;
 
 namespace {
 
-const Quantity kAll[] = {
-    Quantity::Length,      Quantity::Thickness, Quantity::Distance, Quantity::Area,
-    Quantity::Volume,      Quantity::Mass,      Quantity::Density,  Quantity::Angle,
-    Quantity::Temperature, Quantity::Salinity,  Quantity::Speed,    Quantity::Time,
-    Quantity::Fraction,    Quantity::Force,     Quantity::Moment,   Quantity::Number};
+const Quantity kAll[] = {Quantity::Length,   Quantity::Thickness, Quantity::Distance,
+                         Quantity::Area,     Quantity::Volume,    Quantity::Mass,
+                         Quantity::Density,  Quantity::Angle,     Quantity::Temperature,
+                         Quantity::Salinity, Quantity::Speed,     Quantity::Time,
+                         Quantity::Fraction, Quantity::Force,     Quantity::Moment,
+                         Quantity::Number,   Quantity::Strength};
 
 const Bench kBenches[] = {Bench::Metric, Bench::Inch, Bench::Metric.withMark(','),
                           Bench::Inch.withMark(',')};

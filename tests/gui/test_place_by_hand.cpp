@@ -85,3 +85,57 @@ TEST_CASE("a bore is made where one clicks and copied to the next place by a key
     CHECK(o.design().bores[3].name != o.design().bores[2].name);
     CHECK(o.design().bores[3].diameter_m == o.design().bores[2].diameter_m);
 }
+
+TEST_CASE("rattles, weights from the side, putty and holes go where one clicks") {
+    Opened o;
+    const BodyCurves curves = BodyCurves::build(o.design().body, "").value();
+    const Section s = curves.atX(0.0505);
+    const double up = s.belly_m + 0.4 * (s.back_m - s.belly_m);
+    const auto mark = [&](Step step, double z_m) {
+        o.window.rail().choose(step);
+        QCoreApplication::processEvents();
+        QTest::mouseClick(&o.window.tank(), Qt::LeftButton, {},
+                          paperPlace(o.window.tank(), s.x_m, z_m));
+        REQUIRE(o.window.bench().mark());
+    };
+    mark(Step::Ballast, up);
+    o.click("addChamber");
+    CHECK(o.design().chambers.back().x_m == Approx(s.x_m).margin(6e-4));
+    CHECK(o.design().chambers.back().z_m == Approx(up).margin(6e-4));
+    mark(Step::Ballast, up);
+    o.click("addSideWeight");
+    CHECK(o.design().sideWeights.back().x_m == Approx(s.x_m).margin(6e-4));
+    CHECK(o.design().sideWeights.back().z_m == Approx(up).margin(6e-4));
+    mark(Step::Ballast, s.back_m - 0.001);
+    o.click("addPutty");
+    CHECK(o.design().buildUps.back().x_m == Approx(s.x_m).margin(6e-4));
+    CHECK(o.design().buildUps.back().from == FeatureFrom::Back);
+    mark(Step::Fittings, s.back_m - 0.001);
+    o.click("addFeature/3");
+    CHECK(o.design().features.back().x_m == Approx(s.x_m).margin(6e-4));
+    CHECK(o.design().features.back().from == FeatureFrom::Back);
+    CHECK_FALSE(o.window.bench().mark());
+}
+
+TEST_CASE("a thing is copied to the other side by a key, and what has none says so") {
+    Opened o;
+    o.window.activateWindow();
+    REQUIRE(QTest::qWaitForWindowActive(&o.window));
+    o.window.rail().choose(Step::Ballast);
+    o.typeCell("bores", 0, "y", "4");
+    REQUIRE(o.design().bores[0].y_m == Approx(0.004));
+    auto* list = o.window.findChild<QTableView*>("bores");
+    const auto across = [&](int row) {
+        list->setCurrentIndex(list->model()->index(row, 0));
+        list->setFocus();
+        QTest::keyClick(list, Qt::Key_D, Qt::ControlModifier | Qt::ShiftModifier);
+        o.settle();
+    };
+    across(0);
+    REQUIRE(o.design().bores.size() == 3);
+    CHECK(o.design().bores[1].y_m == Approx(-0.004));
+    CHECK(o.design().bores[1].x_m == o.design().bores[0].x_m);
+    across(2);  // drilled in the middle
+    CHECK(o.design().bores.size() == 3);
+    CHECK(o.text("message").contains("middle"));
+}

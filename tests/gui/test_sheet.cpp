@@ -5,6 +5,7 @@
 #include <QTemporaryDir>
 #include <catch2/catch.hpp>
 
+#include "io/shelf.h"
 #include "sheet/bench_sheet.h"
 #include "support/sample_bait.h"
 
@@ -149,6 +150,26 @@ TEST_CASE(
         words.count("measure this bar") ==
         benchPages(benchPageSize(derived).size(QPageSize::Millimeter).transposed() - QSizeF(20, 20),
                    d, derived));
+}
+
+TEST_CASE("the drill table names the bit of the maker's own set, and what it is off by") {
+    QTemporaryDir folder;
+    const QString pdf = folder.filePath("sheet.pdf");
+    const auto printed = [&](const SheetBench& bench) {
+        Design d = demoDesign();
+        d.bores[0].diameter_m = 0.008;
+        REQUIRE_FALSE(writeBenchSheet(d, pdf, bench));
+        QProcess text;
+        text.start("pdftotext", {"-layout", pdf, "-"});
+        REQUIRE(text.waitForFinished(60000));
+        return QString::fromUtf8(text.readAllStandardOutput()).replace(QChar(0xA0), ' ');
+    };
+    CHECK(printed({Bench::Metric, {{"8 mm", 8e-3}}}).contains("8 mm"));
+    const QString inch =
+        printed({Bench::Inch.withFractions(true), starterShelf().drills(Bench::Inch)});
+    // 8 mm is 0.3150 in, 5/16 in is 0.3125.
+    CHECK(inch.contains("5/16 in, 0.0025 in narrower"));
+    CHECK_FALSE(printed(Bench::Metric).contains("wider"));
 }
 
 TEST_CASE("a sheet that cannot be made says why") {

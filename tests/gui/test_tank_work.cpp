@@ -365,7 +365,7 @@ TEST_CASE("line, pin, rod, filler and lip are taken from the shelf") {
     o.choose("pinFromShelf", pins->findText("stainless pin 1.5 mm"));
     CHECK(o.design().joints[0].pinDiameter_m == Approx(0.0015));
     o.window.rail().choose(Step::LipAndTie);
-    o.choose("lipFromShelf", 4);
+    o.choose("lipFromShelf", 3);
     CHECK(o.design().lip.present);
     CHECK(o.design().lip.density_kg_m3 == Approx(7930));
     o.window.rail().choose(Step::Fittings);

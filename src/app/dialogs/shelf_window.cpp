@@ -20,14 +20,35 @@ constexpr size_t kMostBytes = 8u << 20;
 }  // namespace
 
 QString ShelfWindow::kindName(ShelfKind kind) {
-    static const QStringList names{
-        tr("stock"),         tr("trebles"),      tr("single hooks"),   tr("split rings"),
-        tr("screw eyes"),    tr("twisted eyes"), tr("eyes"),           tr("sheet fins"),
-        tr("bristle tails"), tr("soft tails"),   tr("wires"),          tr("tubes and pins"),
-        tr("lip sheet"),     tr("lips"),         tr("ballast metals"), tr("lead rod"),
-        tr("lead wire"),     tr("shot"),         tr("balls"),          tr("belly weights"),
-        tr("fillers"),       tr("sealers"),      tr("paints"),         tr("clear coats"),
-        tr("glues"),         tr("lines"),        tr("other parts")};
+    static const QStringList names{tr("stock"),
+                                   tr("trebles"),
+                                   tr("single hooks"),
+                                   tr("split rings"),
+                                   tr("screw eyes"),
+                                   tr("twisted eyes"),
+                                   tr("eyes"),
+                                   tr("sheet fins"),
+                                   tr("bristle tails"),
+                                   tr("soft tails"),
+                                   tr("wires"),
+                                   tr("tubes and pins"),
+                                   tr("lip sheet"),
+                                   tr("lips"),
+                                   tr("ballast metals"),
+                                   tr("lead rod"),
+                                   tr("lead wire"),
+                                   tr("shot"),
+                                   tr("balls"),
+                                   tr("belly weights"),
+                                   tr("fillers"),
+                                   tr("sealers"),
+                                   tr("paints"),
+                                   tr("clear coats"),
+                                   tr("glues"),
+                                   tr("lines"),
+                                   tr("metric drill bits"),
+                                   tr("inch drill bits"),
+                                   tr("other parts")};
     return names.value(int(kind));
 }
 

@@ -60,6 +60,17 @@ inline RecordColumn ownColumn(const QString& name, std::function<QString(const D
     return column;
 }
 
+/// The bit of the maker's set for a round hole; a dash where `diameter` gives none.
+inline RecordColumn bitColumn(Workbench& bench,
+                              std::function<std::optional<double>(const Design&, int)> diameter) {
+    return derivedColumn(QCoreApplication::translate("RecordColumns", "Nearest bit"),
+                         Quantity::Number,
+                         [&bench, diameter = std::move(diameter)](const Results& r, int row) {
+                             return bitWords(bench.shelf.shelf().drills(bench.bench()),
+                                             diameter(*r.design, row).value_or(0.0), bench.bench());
+                         });
+}
+
 /// A free outline, written as corners "aft up; aft up; …" in the bench's lengths.
 inline RecordColumn outlineColumn(Workbench& bench,
                                   std::function<std::vector<OutlinePoint>&(Design&, int)> outline) {

@@ -136,12 +136,24 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
         }
         auto* copy = new QPushButton(tr("Copy"));
         copy->setObjectName(objectName + QStringLiteral("Copy"));
-        copy->setToolTip(tr("The chosen one once more, at the next place aft (Ctrl+D)"));
+        copy->setToolTip(
+            tr("The chosen one once more, at the next place aft (Ctrl+D); on the other "
+               "side of the bait with Ctrl+Shift+D"));
         addTool(copy);
         connect(copy, &QPushButton::clicked, this, &RecordTable::copyChosen);
         auto* key = new QShortcut(QKeySequence(QStringLiteral("Ctrl+D")), this);
         key->setContext(Qt::WidgetWithChildrenShortcut);
         connect(key, &QShortcut::activated, this, &RecordTable::copyChosen);
+        break;
+    }
+    for (int c = 0; c < model_->columnCount(); ++c) {
+        if (model_->column(c).field != QLatin1String("y") &&
+            model_->listPath() != QLatin1String("/side_weights")) {
+            continue;
+        }
+        auto* key = new QShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+D")), this);
+        key->setContext(Qt::WidgetWithChildrenShortcut);
+        connect(key, &QShortcut::activated, this, &RecordTable::copyAcross);
         break;
     }
     if (model_->columnCount() > 5) {
@@ -201,17 +213,27 @@ void RecordTable::afterReset() {
 
 void RecordTable::copyChosen() {
     constexpr double kNextPlace_m = 0.01;
-    const int row = currentRow();
-    if (row < 0) {
+    if (const int row = currentRow(); row >= 0) {
+        takeCopy(row, withItemCopied(bench_.design(), model_->listPath().toStdString(), size_t(row),
+                                     kNextPlace_m));
+    }
+}
+
+void RecordTable::copyAcross() {
+    if (const int row = currentRow(); row >= 0) {
+        takeCopy(row,
+                 withItemMirrored(bench_.design(), model_->listPath().toStdString(), size_t(row)));
+    }
+}
+
+void RecordTable::takeCopy(int row, Result<Design> next) {
+    if (!next) {
+        bench_.say(QStringLiteral("▲ ") + sentence(next.error(), bench_.bench()));
         return;
     }
-    Result<Design> next = withItemCopied(bench_.design(), model_->listPath().toStdString(),
-                                         size_t(row), kNextPlace_m);
-    if (next) {
-        bench_.document.endGesture();
-        bench_.document.submit(std::move(next).value(), tr("Copy"));
-        view_->setCurrentIndex(model_->index(row + 1, view_->currentIndex().column()));
-    }
+    bench_.document.endGesture();
+    bench_.document.submit(std::move(next).value(), tr("Copy"));
+    view_->setCurrentIndex(model_->index(row + 1, view_->currentIndex().column()));
 }
 
 void RecordTable::fit() {

@@ -45,6 +45,8 @@ class RecordTable : public QWidget {
   private:
     void fit();
     void copyChosen();
+    void copyAcross();
+    void takeCopy(int row, Result<Design> next);
     void afterReset();
     Workbench& bench_;
     RecordModel* model_;

@@ -65,7 +65,8 @@ class SheetPage : public QWidget {
         p.setPen(QPen(inks().quiet, 0.3));
         p.drawRect(QRectF(QPointF(), paper));
         p.translate(kPaperMargin_mm);
-        paintBenchPage(p, page_, inside(*r->derived), *r->design, *r->derived, bench_.bench());
+        paintBenchPage(p, page_, inside(*r->derived), *r->design, *r->derived,
+                       {bench_.bench(), bench_.shelf.shelf().drills(bench_.bench())});
     }
 
   private:
@@ -130,7 +131,8 @@ class SheetPreview : public QScrollArea {
 }  // namespace
 
 void savePdf(Workbench& bench, const QString& path) {
-    if (const auto error = writeBenchSheet(bench.design(), path, bench.bench())) {
+    if (const auto error = writeBenchSheet(
+            bench.design(), path, {bench.bench(), bench.shelf.shelf().drills(bench.bench())})) {
         bench.say(QStringLiteral("▲ ") + sentence(*error, bench.bench()));
     } else {
         bench.say(
@@ -203,7 +205,8 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
                                           QMarginsF(10, 10, 10, 10), QPageLayout::Millimeter));
         QPrintDialog dialog(&printer, print->window());
         if (dialog.exec() == QDialog::Accepted) {
-            paintBenchSheet(printer, *r->design, *r->derived, bench.bench());
+            paintBenchSheet(printer, *r->design, *r->derived,
+                            {bench.bench(), bench.shelf.shelf().drills(bench.bench())});
         }
     });
     auto* preview = new SheetPreview(bench);

@@ -3,9 +3,16 @@
 #include "app/kit/form.h"
 #include "app/pages/pages.h"
 #include "core/motion/line_shape.h"
+#include "core/motion/line_test.h"
 #include "session/words.h"
 
 namespace wl {
+namespace {
+
+// Within both, every kind of line keeps a diameter a design can have.
+constexpr double kLeastTest_N = 7.0, kMostTest_N = 4000.0;
+
+}  // namespace
 
 QWidget* makeBriefPage(Workbench& bench) {
     auto* water = new Form(bench, tr("Water"));
@@ -48,8 +55,22 @@ QWidget* makeBriefPage(Workbench& bench) {
             bench.document.endGesture();
             bench.document.submit(std::move(next), tr("Line from the shelf"));
         }));
-    tackle->fields({"/brief/line_diameter", "/brief/cast_length", "/brief/retrieve_speed",
-                    "/brief/rod_tip_height", "/brief/countdown"});
+    tackle->field("/brief/line_diameter");
+    QuantityEdit::Binding test;
+    test.quantity = Quantity::Strength;
+    test.min = kLeastTest_N;
+    test.max = kMostTest_N;
+    test.read = [](const Design& d) {
+        return typicalLineStrength_N(d.brief.lineKind, d.brief.lineDiameter_m);
+    };
+    test.write = [](Design& d, double strength_N) {
+        d.brief.lineDiameter_m = typicalLineDiameter_m(d.brief.lineKind, strength_N);
+    };
+    tackle->quantity(tr("Sold as, typical"), QStringLiteral("lineTest"), std::move(test))
+        ->setToolTip(tr("What such a line is usually sold for. Type the test on the spool to get "
+                        "its usual diameter; makes differ by a fifth: measure yours."));
+    tackle->fields({"/brief/cast_length", "/brief/retrieve_speed", "/brief/rod_tip_height",
+                    "/brief/countdown"});
     return formColumn({wanted, water, tackle, notes});
 }
 

@@ -70,30 +70,30 @@ class LipDrawing : public QWidget {
 QWidget* makeLipPage(Workbench& bench) {
     auto* sheet = new Form(bench, {});
     sheet->fields({"/lip/present", "/lip/family"});
-    auto cutLips = [&bench] {
-        QStringList list{tr("choose…")};
-        for (const auto& row : bench.shelf.shelf().lips) {
-            list << QStringLiteral("%1 %2 × %3")
-                        .arg(QString::fromStdString(row.item.material),
-                             bench.text(Quantity::Length, row.item.length_m, false),
-                             bench.text(Quantity::Length, row.item.width_m));
-        }
-        return list;
-    };
-    auto* lips = sheet->choice(
-        tr("From the shelf"), "lipFromShelf", cutLips(), [](const Design&) { return 0; },
-        [&bench](Design& d, int i) {
-            if (i > 0) {
-                const Lip& cut = bench.shelf.shelf().lips[size_t(i - 1)].item;
-                d.lip.present = true;
-                d.lip.material = cut.material;
-                d.lip.density_kg_m3 = cut.density_kg_m3;
-                d.lip.thickness_m = cut.thickness_m;
-                d.lip.length_m = cut.length_m;
-                d.lip.width_m = cut.width_m;
+    sheet->add(new ShelfPicker(
+        bench, "lipFromShelf", tr("Cut lip from the shelf…"),
+        [&bench] {
+            QStringList list;
+            for (const auto& row : bench.shelf.shelf().lips) {
+                list << QStringLiteral("%1 %2 × %3")
+                            .arg(QString::fromStdString(row.item.material),
+                                 bench.text(Quantity::Length, row.item.length_m, false),
+                                 bench.text(Quantity::Length, row.item.width_m));
             }
-        });
-    followShelf(bench, lips, cutLips);
+            return list;
+        },
+        [&bench](int i) {
+            const Lip& cut = bench.shelf.shelf().lips[size_t(i)].item;
+            Design next = bench.design();
+            next.lip.present = true;
+            next.lip.material = cut.material;
+            next.lip.density_kg_m3 = cut.density_kg_m3;
+            next.lip.thickness_m = cut.thickness_m;
+            next.lip.length_m = cut.length_m;
+            next.lip.width_m = cut.width_m;
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Cut lip from the shelf"));
+        }));
     auto names = [&bench] {
         QStringList list;
         for (const ShelfMaterial& m : bench.shelf.shelf().lipSheet) {

@@ -29,9 +29,10 @@ struct Row {
 
 constexpr double kFahrenheitScale = 5.0 / 9.0;
 constexpr double kFahrenheitZero_K = kZeroCelsius_K - 32.0 * kFahrenheitScale;
-constexpr double kPoundForce = kPound * 9.80665;
+constexpr double kKilogramForce = 9.80665;
+constexpr double kPoundForce = kPound * kKilogramForce;
 
-const std::array<Row, 16> kRows{{
+const std::array<Row, 17> kRows{{
     {Quantity::Length, "_mm", {"mm", kMillimetre, 0, 1}, {"in", kInch, 0, 3}},
     {Quantity::Thickness, "_mm", {"mm", kMillimetre, 0, 3}, {"in", kInch, 0, 4}},
     {Quantity::Distance, "_m", {"m", 1.0, 0, 1}, {"ft", kFoot, 0, 1}},
@@ -49,6 +50,7 @@ const std::array<Row, 16> kRows{{
     {Quantity::Time, "_s", {"s", 1.0, 0, 1}, {"s", 1.0, 0, 1}},
     {Quantity::Fraction, "_percent", {"%", 0.01, 0, 1}, {"%", 0.01, 0, 1}},
     {Quantity::Force, "_N", {"N", 1.0, 0, 2}, {"lbf", kPoundForce, 0, 3}},
+    {Quantity::Strength, "_kg", {"kg", kKilogramForce, 0, 1}, {"lb", kPoundForce, 0, 0}},
     {Quantity::Moment, "_g_mm", {"g·mm", 1e-6, 0, 1}, {"oz·in", kOunce* kInch, 0, 4}},
     {Quantity::Number, "", {"", 1.0, 0, 2}, {"", 1.0, 0, 2}},
 }};
@@ -126,6 +128,11 @@ const std::vector<TypedUnit>& typedUnits() {
         {Quantity::Time, "min", 60.0, 0},
         {Quantity::Fraction, "%", 0.01, 0},
         {Quantity::Force, "n", 1.0, 0},
+        {Quantity::Strength, "kg", kKilogramForce, 0},
+        {Quantity::Strength, "lb", kPoundForce, 0},
+        {Quantity::Strength, "lbs", kPoundForce, 0},
+        {Quantity::Strength, "#", kPoundForce, 0},
+        {Quantity::Strength, "n", 1.0, 0},
         {Quantity::Moment, "g·mm", 1e-6, 0},
     };
     return table;

@@ -22,6 +22,7 @@ enum class Quantity {
     Time,         ///< s
     Fraction,     ///< percent
     Force,        ///< N or lbf
+    Strength,     ///< what a line is sold by: kg or lb of pull
     Moment,       ///< mass moment, g mm or oz in
     Number        ///< plain
 };

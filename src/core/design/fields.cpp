@@ -171,6 +171,29 @@ Result<Design> withItemCopied(const Design& design, std::string_view listPath, s
     return copy;
 }
 
+Result<Design> withItemMirrored(const Design& design, std::string_view listPath, size_t row) {
+    const std::string list(listPath), from = list + "/" + std::to_string(row);
+    const auto value = [&design, &from](const char* name) {
+        const std::optional<Field> field = findField(design, from + name);
+        return field ? field->value.value_or(0.0) : 0.0;
+    };
+    if (value("/mirrored") == 1.0) {
+        return Error{"edit.both_sides_already", from, {}, {}};
+    }
+    const bool flank = list == "/side_weights";
+    const double y = value("/y");
+    if (!flank && y == 0) {
+        return Error{"edit.no_other_side", from, {}, {}};
+    }
+    Result<Design> copy = withItemCopied(design, listPath, row, 0.0);
+    if (!copy) {
+        return copy;
+    }
+    const std::string at = list + "/" + std::to_string(row + 1);
+    return flank ? withField(*copy, at + "/from", 1.0 - value("/from"))
+                 : withField(*copy, at + "/y", -y);
+}
+
 Result<Design> withField(const Design& design, std::string_view path, std::optional<double> value) {
     Design copy = design;
     std::optional<Error> error = Error{"field.unknown", std::string(path), {}, {}};

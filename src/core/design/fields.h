@@ -55,6 +55,11 @@ Result<Design> withoutItem(const Design& design, std::string_view listPath, size
 Result<Design> withItemCopied(const Design& design, std::string_view listPath, size_t row,
                               double aft_m);
 
+/// The design with that item of a list once more on the other side of the bait: its place to port
+/// ("y") turned over, or let in from the other flank. Errors: "field.unknown";
+/// "edit.no_other_side", "edit.both_sides_already" for one that has no other side, with its path.
+Result<Design> withItemMirrored(const Design& design, std::string_view listPath, size_t row);
+
 /// The design with one field changed, other than a text. Errors: "field.unknown", "field.required",
 /// "field.out_of_range" (values: given, min, max), "field.not_whole" (value: given), each with the
 /// path.

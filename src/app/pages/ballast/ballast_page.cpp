@@ -133,6 +133,9 @@ RecordTable* boreTable(Workbench& bench) {
             return bench.text(Quantity::Mass, r.derived->mass->bores[size_t(row)].leadMass_kg,
                               false);
         })));
+    columns.push_back(bitColumn(bench, [](const Design& d, int r) {
+        return std::optional(d.bores[size_t(r)].diameter_m);
+    }));
     columns.push_back(
         derivedColumn(tr("Wall left"), Quantity::Length, [&bench](const Results& r, int row) {
             const BoreGeometry& g = r.derived->mass->bores[size_t(row)];

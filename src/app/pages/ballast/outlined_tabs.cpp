@@ -4,6 +4,7 @@
 #include "app/kit/form.h"
 #include "app/kit/record_columns.h"
 #include "app/pages/ballast/ballast_tabs.h"
+#include "core/plan/hook_set.h"
 #include "session/words.h"
 
 namespace wl {
@@ -20,9 +21,12 @@ void addWeight(Workbench& bench) {
     SideWeight w;
     w.name = "side weight " + std::to_string(next.sideWeights.size() + 1);
     if (const Result<BodyCurves> curves = BodyCurves::build(next.body, "")) {
-        const Section s = curves->atX(0.45 * curves->length_m());
+        const std::optional<Eigen::Vector3d> mark = bench.takeMark();
+        const Section s = curves->atX(mark ? std::clamp(mark->x(), 0.0, curves->length_m())
+                                           : 0.45 * curves->length_m());
         w.x_m = onHalves(s.x_m);
-        w.z_m = onHalves(s.belly_m + 0.35 * (s.back_m - s.belly_m));
+        w.z_m = onHalves(mark ? std::clamp(mark->z(), s.belly_m, s.back_m)
+                              : s.belly_m + 0.35 * (s.back_m - s.belly_m));
         w.outline =
             ovalOutline(onHalves(0.2 * curves->length_m()), onHalves(0.3 * (s.back_m - s.belly_m)));
         w.thickness_m = std::max(0.001, onHalves(0.35 * s.halfWidth_m));
@@ -44,6 +48,12 @@ void addBuildUp(Workbench& bench, bool drip) {
     }
     if (const Result<BodyCurves> curves = BodyCurves::build(next.body, "")) {
         b.x_m = onHalves((drip ? 0.7 : 0.3) * curves->length_m());
+        if (const auto mark = bench.takeMark()) {
+            const SkinPlace at = skinPlaceNear(*curves, mark->x(), mark->z());
+            b.x_m = onHalves(at.x_m);
+            b.z_m = onHalves(at.z_m);
+            b.from = at.from;
+        }
     }
     next.buildUps.push_back(b);
     bench.document.endGesture();

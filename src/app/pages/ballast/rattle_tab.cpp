@@ -16,9 +16,13 @@ void addChamber(Workbench& bench) {
     RattleChamber c;
     c.name = "rattle " + std::to_string(next.chambers.size() + 1);
     if (const Result<BodyCurves> curves = BodyCurves::build(next.body, "")) {
-        const Section s = curves->atX(0.6 * curves->length_m());
+        const std::optional<Eigen::Vector3d> mark = bench.takeMark();
+        const Section s = curves->atX(mark ? std::clamp(mark->x(), 0.0, curves->length_m())
+                                           : 0.6 * curves->length_m());
         c.x_m = std::round(s.x_m * 2000) / 2000;
-        c.z_m = std::round(0.5 * (s.back_m + s.belly_m) * 2000) / 2000;
+        const double up =
+            mark ? std::clamp(mark->z(), s.belly_m, s.back_m) : 0.5 * (s.back_m + s.belly_m);
+        c.z_m = std::round(up * 2000) / 2000;
         c.diameter_m = std::clamp(std::round(0.8 * s.halfWidth_m * 2000) / 2000, 0.0025, 0.008);
         c.ballDiameter_m = c.diameter_m - 0.0005;
     }

@@ -4,6 +4,7 @@
 #include "app/pages/fittings/fitting_tabs.h"
 #include "core/design/describe.h"
 #include "core/design/records.h"
+#include "core/plan/hook_set.h"
 #include "core/shape/edit_body.h"
 #include "core/shape/start_shape.h"
 #include "session/field_words.h"
@@ -71,6 +72,22 @@ Feature usualFeature(const Design& design, FeatureKind kind, const QString& name
     return f;
 }
 
+// Where one clicked on the picture: a socket or pocket stays in its flank, the rest starts from the
+// skin nearest to the place.
+void placeAtMark(Workbench& bench, const Design& design, Feature& f) {
+    const std::optional<Eigen::Vector3d> mark = bench.takeMark();
+    const Result<BodyCurves> curves = BodyCurves::build(design.body, "");
+    if (!mark || !curves) {
+        return;
+    }
+    const auto half = [](double m) { return std::round(m * 2000) / 2000; };
+    f.x_m = half(std::clamp(mark->x(), 0.0, curves->length_m()));
+    f.z_m = half(mark->z());
+    if (f.from != FeatureFrom::Side) {
+        f.from = skinPlaceNear(*curves, mark->x(), mark->z()).from;
+    }
+}
+
 }  // namespace
 
 QWidget* makeFeatureTable(Workbench& bench) {
@@ -86,6 +103,11 @@ QWidget* makeFeatureTable(Workbench& bench) {
             }
             return bench.text(Quantity::Volume, all, false);
         }));
+    columns.push_back(bitColumn(bench, [](const Design& d, int r) {
+        const Feature& f = d.features[size_t(r)];
+        const bool round = f.kind == FeatureKind::EyeSocket || f.kind == FeatureKind::PilotHole;
+        return round ? std::optional(f.diameter_m) : std::nullopt;
+    }));
     std::vector<RecordTable::Action> actions;
     const QStringList kindNames = kinds(bench);
     actions.reserve(size_t(kindNames.size()) + 1);
@@ -94,6 +116,7 @@ QWidget* makeFeatureTable(Workbench& bench) {
                            [&bench, i, name = kindNames[i]](int) {
                                Design next = bench.design();
                                next.features.push_back(usualFeature(next, FeatureKind(i), name));
+                               placeAtMark(bench, next, next.features.back());
                                bench.document.endGesture();
                                bench.document.submit(std::move(next), tr("Add a hole"));
                            },

@@ -15,26 +15,27 @@ QWidget* makeStockPage(Workbench& bench) {
 
     auto* density = new Form(bench, tr("Density"));
     density->field("/pieces/0/stock/material");
-    auto names = [&bench] {
-        QStringList list{tr("choose…")};
-        for (const ShelfMaterial& m : bench.shelf.shelf().stock) {
-            list << QString::fromStdString(m.name);
-        }
-        return list;
-    };
-    auto* shelf = density->choice(
-        tr("From the shelf"), "stockShelf", names(), [](const Design&) { return 0; },
-        [stock, &bench](Design& d, int i) {
-            if (i > 0) {
-                const ShelfMaterial& m = bench.shelf.shelf().stock[size_t(i - 1)];
-                stock(d).material = m.name;
-                stock(d).shelfDensity_kg_m3 = m.density_kg_m3;
-                stock(d).shelfSpread = 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3;
-                stock(d).source = DensitySource::Shelf;
+    auto* shelf = new ShelfPicker(
+        bench, "stockShelf", tr("Stock from the shelf…"),
+        [&bench] {
+            QStringList list;
+            for (const ShelfMaterial& m : bench.shelf.shelf().stock) {
+                list << QString::fromStdString(m.name);
             }
+            return list;
+        },
+        [stock, &bench](int i) {
+            const ShelfMaterial& m = bench.shelf.shelf().stock[size_t(i)];
+            Design next = bench.design();
+            stock(next).material = m.name;
+            stock(next).shelfDensity_kg_m3 = m.density_kg_m3;
+            stock(next).shelfSpread = 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3;
+            stock(next).source = DensitySource::Shelf;
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), tr("Stock from the shelf"));
         });
-    followShelf(bench, shelf, names);
     shelf->setToolTip(tr("Typical values from handbooks, recalled. Weigh a block of your own."));
+    density->add(shelf);
     density->fields({"/pieces/0/stock/density_from", "/pieces/0/stock/shelf_density",
                      "/pieces/0/stock/shelf_spread", "/pieces/0/stock/moisture_spread"});
     density->readout(tr("In force"), [&bench](const Results& r) {

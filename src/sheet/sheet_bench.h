@@ -1,0 +1,19 @@
+// How the maker who reads a sheet measures and drills.
+#pragma once
+
+#include <utility>
+#include <vector>
+
+#include "core/base/quantity.h"
+#include "core/make/drill_set.h"
+
+namespace wl {
+
+struct SheetBench {
+    SheetBench(Bench units, std::vector<DrillBit> bits = {})
+        : bench(units), drills(std::move(bits)) {}
+    Bench bench;
+    std::vector<DrillBit> drills;  ///< the set at hand; empty: no bit is named
+};
+
+}  // namespace wl
