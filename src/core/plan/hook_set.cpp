@@ -78,7 +78,11 @@ Design withHookSet(const Design& design, const std::vector<Fitting>& shelf,
     if (!wish.hook) {
         return d;
     }
-    if (const Fitting* ring = nearest(shelf, FittingKind::SplitRing, wish.ringSize_m)) {
+    const bool ringed = std::any_of(d.fittings.begin(), d.fittings.end(), [&](const Fitting& f) {
+        return f.kind == FittingKind::SplitRing && f.hangsFrom == name;
+    });
+    const Fitting* ring = nearest(shelf, FittingKind::SplitRing, wish.ringSize_m);
+    if (ring != nullptr && !ringed) {
         Fitting r = *ring;
         r.name = freeFittingName(d, wish.where + " ring");
         r.hangsFrom = name;

@@ -33,7 +33,8 @@ struct HookSetWish {
 };
 
 /// The design with a screw eye there, its ring outside the skin, and ring and hook hanging from it:
-/// three parts of the list, each to be changed or taken off by itself. Names are made unique.
+/// three parts of the list, each to be changed or taken off by itself. An eye that has a split ring
+/// already gets no second one. Names are made unique.
 /// Without a fitting eye on `shelf` one of usual wire is taken (common practice, no source).
 Design withHookSet(const Design& design, const std::vector<Fitting>& shelf,
                    const HookSetWish& wish);

@@ -15,17 +15,27 @@ namespace wl {
 
 namespace {
 
-// An eye nothing hangs from and no line is meant for, if there is one.
-std::string freeEye(const Design& d) {
+// An eye no hook hangs from and no line is meant for, if there is one: for a ring one without a
+// ring, for a hook one that has its ring before one that has none.
+std::string freeEye(const Design& d, FittingKind wanted) {
+    std::string bare;
     for (const Fitting& eye : d.fittings) {
-        const bool used = eye.name == d.tie.eye || eye.stemFrom == FeatureFrom::Nose ||
-                          std::any_of(d.fittings.begin(), d.fittings.end(),
-                                      [&](const Fitting& f) { return f.hangsFrom == eye.name; });
-        if (!swings(eye.kind) && eye.kind != FittingKind::GlassEye && !used) {
+        const auto holds = [&](auto kind) {
+            return std::any_of(d.fittings.begin(), d.fittings.end(), [&](const Fitting& f) {
+                return f.hangsFrom == eye.name && kind(f.kind);
+            });
+        };
+        if (swings(eye.kind) || eye.kind == FittingKind::GlassEye || eye.name == d.tie.eye ||
+            eye.stemFrom == FeatureFrom::Nose || holds(isHook)) {
+            continue;
+        }
+        const bool ringed = holds([](FittingKind k) { return k == FittingKind::SplitRing; });
+        if (ringed && wanted != FittingKind::SplitRing) {
             return eye.name;
         }
+        bare = bare.empty() && !ringed ? eye.name : bare;
     }
-    return {};
+    return bare;
 }
 
 // A hook comes with its eye and ring, at the place clicked on or the usual one; an eye, fin or tail
@@ -64,7 +74,7 @@ void addFromShelf(Workbench& bench, int index) {
                     : at.from == FeatureFrom::Nose ? kWhere[2]
                     : at.from == FeatureFrom::Tail ? kWhere[3]
                                                    : kWhere[0];
-        set.onEye = mark ? std::string() : freeEye(next);
+        set.onEye = mark ? std::string() : freeEye(next, f.kind);
         set.at = at;
         set.eyeSize_m = 0.06 * length;
         set.longestStem_m = 0.75 * depth;
@@ -87,7 +97,7 @@ void addFromShelf(Workbench& bench, int index) {
             f.x_m += at.from == FeatureFrom::Nose ? -out : at.from == FeatureFrom::Tail ? out : 0.0;
         }
         if (f.kind == FittingKind::SplitRing) {
-            f.hangsFrom = freeEye(next);
+            f.hangsFrom = freeEye(next, f.kind);
         }
         next.fittings.push_back(f);
     }
