@@ -238,8 +238,8 @@ TEST_CASE("the demo is made from nothing with the mouse, to the last field") {
         });
         REQUIRE(same != all.end());
         hand.show(shelf);
-        hand.choose(shelf, shelf->findText(QString::fromStdString(same->item.name),
-                                           Qt::MatchStartsWith));
+        hand.choose(shelf,
+                    shelf->findText(QString::fromStdString(same->item.name), Qt::MatchStartsWith));
         INFO(f.name);
         REQUIRE(o.design().fittings.size() == i + 1);
     }

@@ -174,6 +174,7 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     layout->addWidget(view_);
     layout->addWidget(fault_);
     layout->addWidget(detail_, 1);
+    layout->addStretch(0);  // takes the room of the form while there is none
 
     connect(model_, &QAbstractItemModel::modelReset, this, &RecordTable::afterReset);
     connect(model_, &QAbstractItemModel::dataChanged, this, [this] { fit(); });
@@ -200,6 +201,10 @@ void RecordTable::afterReset() {
     lastRows_ = rows;
     view_->setVisible(rows > 0);
     empty_->setVisible(rows == 0);
+    detail_->setVisible(rows > 0);
+    if (drawing_ != nullptr) {
+        drawing_->setVisible(rows == 0);
+    }
     detail_->again(row);
     if (row >= 0) {
         int first = 0;
@@ -303,6 +308,14 @@ void RecordTable::showWholeForm() {
 
 void RecordTable::setEmptyWords(const QString& words) {
     empty_->setText(words);
+}
+
+void RecordTable::setEmpty(const QString& words, std::vector<MeasureStroke> drawing) {
+    setEmptyWords(words);
+    drawing_ = new WhatToMeasure(bench_, std::move(drawing));
+    auto* column = static_cast<QVBoxLayout*>(layout());
+    column->insertWidget(column->indexOf(empty_) + 1, drawing_);
+    drawing_->setVisible(model_->rowCount() == 0);
 }
 
 int RecordTable::currentRow() const {

@@ -8,6 +8,7 @@
 #include "app/kit/flow_layout.h"
 #include "app/kit/record_detail.h"
 #include "app/kit/record_model.h"
+#include "app/kit/what_to_measure.h"
 
 namespace wl {
 
@@ -34,6 +35,8 @@ class RecordTable : public QWidget {
     void showWholeForm();
     /// What stands there while the list is empty: what such things are for.
     void setEmptyWords(const QString& words);
+    /// The same with a drawing of what to measure.
+    void setEmpty(const QString& words, std::vector<MeasureStroke> drawing);
     int currentRow() const;
     /// Chooses the thing of a path such as "/bores/1/depth" and goes to that field of it; false
     /// when it is not in this list.
@@ -53,6 +56,7 @@ class RecordTable : public QWidget {
     QTableView* view_;
     QLabel* fault_;
     QLabel* empty_;
+    WhatToMeasure* drawing_ = nullptr;
     RecordDetail* detail_;
     FlowLayout* buttons_;
     int lastRow_ = 0, lastRows_ = 0;

@@ -195,9 +195,13 @@ RecordTable* jointTable(Workbench& bench) {
             bench.document.endGesture();
             bench.document.submit(std::move(next), tr("Pin from the shelf"));
         }));
-    table->setEmptyWords(
+    table->setEmpty(
         tr("One piece. Cut a joint and the bait is parted there; measure the gap, the bevels of "
-           "the faces and the pin."));
+           "the faces and the pin."),
+        {{MeasureStroke::Kind::Line, {0.55, -0.05}, {0.55, 1.05}, {}},
+         {MeasureStroke::Kind::Line, {0.57, -0.05}, {0.57, 1.05}, {}},
+         {MeasureStroke::Kind::Measure, {0.0, -0.12}, {0.55, -0.12}, tr("cut here")},
+         {MeasureStroke::Kind::Measure, {0.55, 1.08}, {0.57, 1.08}, tr("gap")}});
     return table;
 }
 

@@ -308,7 +308,8 @@ std::string fieldText(Quantity quantity, Bench bench, double valueSi) {
     if (std::string fraction = inchFraction(quantity, bench, valueSi); !fraction.empty()) {
         return fraction;
     }
-    const int more = bench.isMetric() ? 2 : 1;
+    // What a line is sold by is never known that closely.
+    const int more = quantity == Quantity::Strength ? 0 : bench.isMetric() ? 2 : 1;
     return shortestText(quantity, bench, valueSi, unitOf(quantity, bench).decimals + more);
 }
 

@@ -63,8 +63,8 @@ double along(const std::array<Sold, 10>& table, double Sold::*xOf, double Sold::
         const Sold& end = x <= low.*xOf ? low : high;
         return end.*yOf * std::pow(x / (end.*xOf), slope);
     }
-    const auto above = std::find_if(table.begin(), table.end(),
-                                    [&](const Sold& row) { return row.*xOf > x; });
+    const auto above =
+        std::find_if(table.begin(), table.end(), [&](const Sold& row) { return row.*xOf > x; });
     const Sold& a = *(above - 1);
     const Sold& b = *above;
     const double share = std::log(x / (a.*xOf)) / std::log(b.*xOf / (a.*xOf));

@@ -278,9 +278,14 @@ QWidget* makeBallastPage(Workbench& bench) {
     column->setSpacing(0);
     column->addWidget(plan);
     RecordTable* list = boreTable(bench);
-    list->setEmptyWords(
+    list->setEmpty(
         tr("Bores hold the lead. Add one where there is wood enough, then let the lead be planned: "
-           "mass wanted and attitude decide its length."));
+           "mass wanted and attitude decide its length."),
+        {{MeasureStroke::Kind::Hole, {0.3, 0.02}, {0.37, 0.5}, {}},
+         {MeasureStroke::Kind::Ball, {0.305, 0.32}, {0.365, 0.5}, {}},
+         {MeasureStroke::Kind::Measure, {0.0, -0.12}, {0.335, -0.12}, tr("place from the nose")},
+         {MeasureStroke::Kind::Measure, {0.42, 0.02}, {0.42, 0.5}, tr("depth")},
+         {MeasureStroke::Kind::Measure, {0.3, 1.05}, {0.37, 1.05}, tr("diameter")}});
     column->addWidget(list, 1);
 
     auto* tabs = new SheetTabs(QStringLiteral("ballastTabs"));

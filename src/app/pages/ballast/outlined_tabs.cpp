@@ -89,9 +89,13 @@ QWidget* makeSideWeightTab(Workbench& bench) {
         bench, "sideWeights", "/side_weights", std::move(columns),
         {{"addSideWeight", tr("Add a weight"), [&bench](int) { addWeight(bench); }, false},
          removeAction(bench, "removeSideWeight", tr("Remove a weight"), "/side_weights")});
-    table->setEmptyWords(
+    table->setEmpty(
         tr("Lead cast or cut to an outline and let in from one flank. Measure where its middle "
-           "stands and how thick it is, or weigh it."));
+           "stands and how thick it is, or weigh it."),
+        {{MeasureStroke::Kind::Ball, {0.35, 0.12}, {0.6, 0.5}, {}},
+         {MeasureStroke::Kind::Measure, {0.0, -0.12}, {0.475, -0.12}, tr("place of its middle")},
+         {MeasureStroke::Kind::Measure, {0.35, 1.05}, {0.6, 1.05}, tr("long")},
+         {MeasureStroke::Kind::Measure, {0.64, 0.12}, {0.64, 0.5}, tr("high")}});
     return table;
 }
 
@@ -109,9 +113,13 @@ QWidget* makeBuildUpTab(Workbench& bench) {
         {{"addPutty", tr("+ putty"), [&bench](int) { addBuildUp(bench, false); }, false},
          {"addDrip", tr("+ drip"), [&bench](int) { addBuildUp(bench, true); }, false},
          removeAction(bench, "removeBuildUp", tr("Take it off the skin"), "/build_ups")});
-    table->setEmptyWords(
+    table->setEmpty(
         tr("Putty on the skin, or a drip of the coat: measure its length, width and how far it "
-           "stands out."));
+           "stands out."),
+        {{MeasureStroke::Kind::Ball, {0.25, 0.88}, {0.42, 1.08}, {}},
+         {MeasureStroke::Kind::Measure, {0.0, -0.12}, {0.335, -0.12}, tr("place of its middle")},
+         {MeasureStroke::Kind::Measure, {0.47, 0.97}, {0.47, 1.08}, tr("stands out")},
+         {MeasureStroke::Kind::Measure, {0.25, 0.75}, {0.42, 0.75}, tr("long")}});
     return table;
 }
 

@@ -106,8 +106,14 @@ QWidget* makeRattleTab(Workbench& bench) {
             bench.document.submit(std::move(next), tr("Balls from the shelf"));
         });
     table->addTool(balls);
-    table->setEmptyWords(tr(
-        "A chamber with balls that click: measure the bore, the room left in it and the balls."));
+    table->setEmpty(
+        tr("A chamber with balls that click: measure the bore, the room left in it and the balls."),
+        {{MeasureStroke::Kind::Hole, {0.55, 0.35}, {0.73, 0.6}, {}},
+         {MeasureStroke::Kind::Ball, {0.57, 0.36}, {0.61, 0.52}, {}},
+         {MeasureStroke::Kind::Ball, {0.63, 0.36}, {0.67, 0.52}, {}},
+         {MeasureStroke::Kind::Measure, {0.0, -0.12}, {0.64, -0.12}, tr("place of its middle")},
+         {MeasureStroke::Kind::Measure, {0.55, 1.05}, {0.73, 1.05}, tr("long")},
+         {MeasureStroke::Kind::Measure, {0.77, 0.35}, {0.77, 0.6}, tr("wide")}});
     return table;
 }
 

@@ -147,9 +147,13 @@ QWidget* makeFeatureTable(Workbench& bench) {
             bench.document.endGesture();
             bench.document.submit(std::move(next), tr("Fill a hole"));
         }));
-    table->setEmptyWords(
+    table->setEmpty(
         tr("Whatever is cut, sawn or drilled and is no bore for lead: measure where it starts "
-           "from the nose, how wide and how deep."));
+           "from the nose, how wide and how deep."),
+        {{MeasureStroke::Kind::Hole, {0.45, 0.02}, {0.49, 0.3}, {}},
+         {MeasureStroke::Kind::Measure, {0.0, -0.12}, {0.47, -0.12}, tr("place from the nose")},
+         {MeasureStroke::Kind::Measure, {0.53, 0.02}, {0.53, 0.3}, tr("deep")},
+         {MeasureStroke::Kind::Measure, {0.45, 1.05}, {0.49, 1.05}, tr("wide")}});
     return table;
 }
 
@@ -289,9 +293,14 @@ QWidget* makeAppendageTable(Workbench& bench) {
          action("addFins", tr("+ paired fins"), SidePiece::Fins),
          action("addTailFin", tr("+ tail fin"), SidePiece::TailFin),
          removeAction(bench, "removeAppendage", tr("Remove a side piece"), "/appendages")});
-    table->setEmptyWords(
+    table->setEmpty(
         tr("Claws, fins and tails that are pieces of their own hang here. Measure where the hinge "
-           "stands, how long the piece is and how far it swings."));
+           "stands, how long the piece is and how far it swings."),
+        {{MeasureStroke::Kind::Line, {0.97, 0.5}, {1.12, 0.75}, {}},
+         {MeasureStroke::Kind::Line, {1.12, 0.75}, {1.12, 0.25}, {}},
+         {MeasureStroke::Kind::Line, {1.12, 0.25}, {0.97, 0.5}, {}},
+         {MeasureStroke::Kind::Measure, {0.0, -0.12}, {0.97, -0.12}, tr("hinge")},
+         {MeasureStroke::Kind::Measure, {0.97, 1.05}, {1.12, 1.05}, tr("long")}});
     return table;
 }
 
