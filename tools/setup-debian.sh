@@ -2,7 +2,7 @@
 # Installs what building, testing and looking at Wade Line needs on Debian 12. Safe to run again.
 set -euo pipefail
 packages=(g++ cmake ninja-build git ca-certificates
-  qt6-base-dev qt6-base-dev-tools qt6-svg-dev libqt6svg6
+  qt6-base-dev qt6-base-dev-tools qt6-l10n-tools qt6-svg-dev libqt6svg6
   libqcustomplot-dev libqcustomplot2.1-qt6 libgl1-mesa-dev
   libeigen3-dev libboost-dev libnlopt-dev libnlopt-cxx-dev nlohmann-json3-dev libcli11-dev lib2geom-dev pkg-config
   libcsv-dev libdxflib-dev locales qt6-serialport-dev libqt6sql6-sqlite sqlite3 catch2 libgsl-dev libbenchmark-dev libcgal-dev libgmp-dev libmpfr-dev

@@ -9,7 +9,7 @@ namespace wl {
 namespace {
 
 QString inTheMakersWords(const char* english) {
-    return *english == 0 ? QString() : QCoreApplication::translate("Field", english);
+    return *english == 0 ? QString() : QCoreApplication::translate("wl", english);
 }
 
 }  // namespace

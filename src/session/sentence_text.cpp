@@ -16,7 +16,7 @@ QString filled(const std::string& code, const std::vector<Amount>& values,
                const std::vector<std::string>& words, Bench bench) {
     const auto translated = [](std::string_view of) {
         const std::string english(englishFor(of));
-        return QCoreApplication::translate("Sentence", english.c_str()).toStdString();
+        return QCoreApplication::translate("wl", english.c_str()).toStdString();
     };
     std::vector<std::string> named = words;
     std::replace(named.begin(), named.end(), std::string(), translated("word.unnamed"));

@@ -5,10 +5,11 @@
 
 namespace wl {
 
-/// The text in the maker's language; itself where nothing better is known. What is a class of Qt's
-/// says its words through its own tr().
+/// The context of all that no class says: the one the extraction finds it in. The text in the
+/// maker's language; itself where nothing better is known. What is a class of Qt's says its words
+/// through its own tr().
 inline QString tr(const char* text) {
-    return QCoreApplication::translate("WadeLine", text);
+    return QCoreApplication::translate("wl", text);
 }
 
 }  // namespace wl

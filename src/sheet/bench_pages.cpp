@@ -1,4 +1,5 @@
 // The pages of the bench sheet: templates to scale, tables.
+#include <QCoreApplication>
 #include <QPainter>
 #include <cmath>
 
@@ -13,6 +14,7 @@ namespace wl {
 namespace {
 
 class Sheet : public SheetPaper {
+    Q_DECLARE_TR_FUNCTIONS(wl::Sheet)
   public:
     Sheet(QPainter& painter, const QSizeF& size, const Design& design, const Derived& derived,
           const SheetBench& bench, int shown)

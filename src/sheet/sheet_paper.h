@@ -1,6 +1,7 @@
 // What every page of the bench sheet is drawn with: millimetres, text, tables, check bars.
 #pragma once
 
+#include <QCoreApplication>
 #include <QImage>
 #include <QPainter>
 #include <QString>
@@ -15,6 +16,7 @@ namespace wl {
 /// Printable pages, one unit = one millimetre from the corner. The whole content is walked through
 /// for every page: what does not fit goes on to the next one, and only the page asked for is drawn.
 class SheetPaper {
+    Q_DECLARE_TR_FUNCTIONS(wl::SheetPaper)
   public:
     /// `shown`: the page to draw, counted from 0; -1: none, to count them.
     SheetPaper(QPainter& painter, const QSizeF& size_mm, QString name, const SheetBench& bench,

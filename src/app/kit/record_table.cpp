@@ -14,6 +14,7 @@
 #include "app/kit/plain_label.h"
 #include "app/kit/scale_fill.h"
 #include "app/kit/theme.h"
+#include "session/field_words.h"
 
 namespace wl {
 namespace {
@@ -80,7 +81,9 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     view_->setObjectName(objectName);
     view_->installEventFilter(this);
     installEventFilter(this);
-    view_->setAccessibleName(objectName);
+    const std::vector<Field> known = itemFields(bench.design(), listPath.toStdString());
+    view_->setAccessibleName(known.empty() ? tr("List")
+                                           : tr("List: %1").arg(fieldPlace(known.front())));
     view_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::SelectedClicked |
                            QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
     view_->setSelectionMode(QAbstractItemView::SingleSelection);

@@ -1,6 +1,7 @@
 #include "app/kit/scale_fill.h"
 #include "session/words.h"
 
+#include <QCoreApplication>
 #include <QTimer>
 
 namespace wl {
@@ -12,6 +13,7 @@ constexpr double kEmptyPlate_kg = 5e-6;  // half the last digit of a 0.01 g scal
 
 // Waits for one settled reading.
 class Waiting : public QObject {
+    Q_DECLARE_TR_FUNCTIONS(wl::Waiting)
   public:
     Waiting(Workbench& bench, QObject* context, std::function<void(double)> fill)
         : QObject(context), bench_(bench), fill_(std::move(fill)) {

@@ -72,7 +72,8 @@ void WhatToMeasure::paintEvent(QPaintEvent*) {
     if (box.width() <= 0 || box.height() <= 0) {
         return;
     }
-    const double s = std::min((width() - 60) / box.width(), (height() - 2 * kBeside) / box.height());
+    const double s =
+        std::min((width() - 60) / box.width(), (height() - 2 * kBeside) / box.height());
     const QPointF corner(0.5 * (width() - s * box.width()), 0.5 * (height() - s * box.height()));
     const QTransform place(s, 0, 0, s, corner.x() - s * box.left(), corner.y() - s * box.top());
     p.setPen(QPen(c.quiet, 1.2));

@@ -1,3 +1,4 @@
+#include <QCoreApplication>
 #include <QFileDialog>
 #include <QPainter>
 #include <QPrintDialog>
@@ -24,6 +25,7 @@ constexpr double kLeastZoom = 0.5, kMostZoom = 4.0, kZoomStep = 1.25;
 
 // One page of the sheet as it will be printed; as wide as the room for it, or nearer.
 class SheetPage : public QWidget {
+    Q_DECLARE_TR_FUNCTIONS(wl::SheetPage)
   public:
     explicit SheetPage(Workbench& bench) : bench_(bench) {
         setObjectName(QStringLiteral("sheetPreview"));
@@ -82,6 +84,7 @@ class SheetPage : public QWidget {
 
 // The page in its frame, with the keys to turn it and to go nearer.
 class SheetPreview : public QScrollArea {
+    Q_DECLARE_TR_FUNCTIONS(wl::SheetPreview)
   public:
     explicit SheetPreview(Workbench& bench) : page_(new SheetPage(bench)) {
         setWidget(page_);

@@ -1,3 +1,4 @@
+#include <QCoreApplication>
 #include <QVBoxLayout>
 
 #include "app/kit/form.h"
@@ -78,6 +79,7 @@ QString stopWord(const JointOpening& o) {
 
 // Wanted opening typed once, turned into bevel or gap for the chosen joint.
 class WantedOpening : public QWidget {
+    Q_DECLARE_TR_FUNCTIONS(wl::WantedOpening)
   public:
     WantedOpening(Workbench& bench, RecordTable* table) : bench_(bench), table_(table) {
         auto* form = new FlowLayout(this);

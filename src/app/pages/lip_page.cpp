@@ -1,3 +1,4 @@
+#include <QCoreApplication>
 #include <QPainter>
 
 #include "app/kit/form.h"
@@ -15,6 +16,7 @@ namespace {
 
 // The lip laid flat beside the body's width, tie marked.
 class LipDrawing : public QWidget {
+    Q_DECLARE_TR_FUNCTIONS(wl::LipDrawing)
   public:
     explicit LipDrawing(Workbench& bench) : bench_(bench) {
         setMinimumSize(110, 130);

@@ -11,7 +11,7 @@ namespace wl {
 enum class InSeries { Stays, Scales, Drilled, LeftOut };
 
 /// The maker's words for a field, in English; the window says them in the maker's language (context
-/// "Field"). `applies`: whether the field means anything beside the others it was described with.
+/// "wl"). `applies`: whether the field means anything beside the others it was described with.
 struct About {
     const char* label = "";
     const char* tip = "";
@@ -29,6 +29,11 @@ struct About {
 /// list.
 constexpr About told(const char* label) {
     return {label};
+}
+
+/// Marks an answer for the translators' extraction, as told() does a label.
+constexpr const char* said(const char* words) {
+    return words;
 }
 
 /// One of the answers a choice has: its name in files, and the maker's word for it.

@@ -22,19 +22,21 @@
 namespace wl {
 
 inline constexpr std::array<Choice, 3> kWantedStates{
-    {{"float", "floats"}, {"suspend", "suspends"}, {"sink", "sinks"}}};
+    {{"float", said("floats")}, {"suspend", said("suspends")}, {"sink", said("sinks")}}};
 inline constexpr std::array<Choice, 3> kLineKinds{
-    {{"nylon", "nylon"}, {"fluorocarbon", "fluorocarbon"}, {"braid", "braid"}}};
-inline constexpr std::array<Choice, 7> kReadingKinds{{{"showing", "back out of the water"},
-                                                      {"level", "level with lead taped on"},
-                                                      {"still", "hangs still with lead taped on"},
-                                                      {"drop", "timed way"},
-                                                      {"lean", "leans (port up +)"},
-                                                      {"nose", "nose up +"},
-                                                      {"weighs", "weighs"}}};
+    {{"nylon", said("nylon")}, {"fluorocarbon", said("fluorocarbon")}, {"braid", said("braid")}}};
+inline constexpr std::array<Choice, 7> kReadingKinds{
+    {{"showing", said("back out of the water")},
+     {"level", said("level with lead taped on")},
+     {"still", said("hangs still with lead taped on")},
+     {"drop", said("timed way")},
+     {"lean", said("leans (port up +)")},
+     {"nose", said("nose up +")},
+     {"weighs", said("weighs")}}};
 inline constexpr std::array<Choice, 2> kTankStages{
-    {{"finished", "finished"}, {"before_paint", "before paint"}}};
-inline constexpr std::array<Choice, 2> kLogKinds{{{"tank", "tank"}, {"water", "water"}}};
+    {{"finished", said("finished")}, {"before_paint", said("before paint")}}};
+inline constexpr std::array<Choice, 2> kLogKinds{
+    {{"tank", said("tank")}, {"water", said("water")}}};
 
 template <class V>
 void describe(V& v, Brief& b) {

@@ -12,23 +12,26 @@
 
 namespace wl {
 
-inline constexpr std::array<Choice, 2> kEndShapes{{{"round", "round"}, {"pointed", "pointed"}}};
-inline constexpr std::array<Choice, 4> kDensitySources{{{"sample", "the sample block"},
-                                                        {"shelf", "the shelf"},
-                                                        {"blank", "the round blank"},
-                                                        {"mix", "the resin mix"}}};
+inline constexpr std::array<Choice, 2> kEndShapes{
+    {{"round", said("round")}, {"pointed", said("pointed")}}};
+inline constexpr std::array<Choice, 4> kDensitySources{{{"sample", said("the sample block")},
+                                                        {"shelf", said("the shelf")},
+                                                        {"blank", said("the round blank")},
+                                                        {"mix", said("the resin mix")}}};
 inline constexpr std::array<Choice, 3> kBodyTrusts{
-    {{"drawn_volume", "the drawing"},
-     {"weighed_volume", "the scale, for volume"},
-     {"weighed_and_drawn", "the scale, for density"}}};
-inline constexpr std::array<Choice, 5> kMakeKinds{{{"carved", "carved from a board"},
-                                                   {"turned", "turned on a lathe"},
-                                                   {"layered", "layered from sheet"},
-                                                   {"cast", "cast in resin"},
-                                                   {"printed", "printed"}}};
-inline constexpr std::array<Choice, 3> kGrains{
-    {{"along", "along the bait"}, {"across", "across it"}, {"upright", "upright"}}};
-inline constexpr std::array<Choice, 2> kMixBys{{{"volume", "volume"}, {"mass", "mass"}}};
+    {{"drawn_volume", said("the drawing")},
+     {"weighed_volume", said("the scale, for volume")},
+     {"weighed_and_drawn", said("the scale, for density")}}};
+inline constexpr std::array<Choice, 5> kMakeKinds{{{"carved", said("carved from a board")},
+                                                   {"turned", said("turned on a lathe")},
+                                                   {"layered", said("layered from sheet")},
+                                                   {"cast", said("cast in resin")},
+                                                   {"printed", said("printed")}}};
+inline constexpr std::array<Choice, 3> kGrains{{{"along", said("along the bait")},
+                                                {"across", said("across it")},
+                                                {"upright", said("upright")}}};
+inline constexpr std::array<Choice, 2> kMixBys{
+    {{"volume", said("volume")}, {"mass", said("mass")}}};
 
 template <class V>
 void describe(V& v, Station& s) {

@@ -12,68 +12,75 @@
 
 namespace wl {
 
-inline constexpr std::array<Choice, 12> kFittingKinds{{{"treble", "treble"},
-                                                       {"split_ring", "split ring"},
-                                                       {"screw_eye", "screw eye"},
-                                                       {"twisted_eye", "twisted eye"},
-                                                       {"glass_eye", "glass eye"},
-                                                       {"other", "other"},
-                                                       {"sheet_fin", "sheet fin"},
-                                                       {"bristle_tail", "bristle tail"},
-                                                       {"soft_tail", "soft tail"},
-                                                       {"single_hook", "single hook"},
-                                                       {"hanger", "hanger in lead"},
-                                                       {"clip", "clip"}}};
+inline constexpr std::array<Choice, 12> kFittingKinds{{{"treble", said("treble")},
+                                                       {"split_ring", said("split ring")},
+                                                       {"screw_eye", said("screw eye")},
+                                                       {"twisted_eye", said("twisted eye")},
+                                                       {"glass_eye", said("glass eye")},
+                                                       {"other", said("other")},
+                                                       {"sheet_fin", said("sheet fin")},
+                                                       {"bristle_tail", said("bristle tail")},
+                                                       {"soft_tail", said("soft tail")},
+                                                       {"single_hook", said("single hook")},
+                                                       {"hanger", said("hanger in lead")},
+                                                       {"clip", said("clip")}}};
 inline constexpr std::array<Choice, 2> kHingeKinds{
-    {{"pin", "pin"}, {"linked_eyes", "linked eyes"}}};
-inline constexpr std::array<Choice, 3> kPocketIns{
-    {{"none", "none"}, {"front_piece", "front piece"}, {"rear_piece", "rear piece"}}};
-inline constexpr std::array<Choice, 5> kFeatureKinds{{{"eye_socket", "eye socket"},
-                                                      {"slot", "slot"},
-                                                      {"saw_groove", "saw groove"},
-                                                      {"pilot_hole", "pilot hole"},
-                                                      {"pocket", "pocket"}}};
-inline constexpr std::array<Choice, 5> kFeatureFroms{
-    {{"belly", "belly"}, {"back", "back"}, {"side", "side"}, {"nose", "nose"}, {"tail", "tail"}}};
+    {{"pin", said("pin")}, {"linked_eyes", said("linked eyes")}}};
+inline constexpr std::array<Choice, 3> kPocketIns{{{"none", said("none")},
+                                                   {"front_piece", said("front piece")},
+                                                   {"rear_piece", said("rear piece")}}};
+inline constexpr std::array<Choice, 5> kFeatureKinds{{{"eye_socket", said("eye socket")},
+                                                      {"slot", said("slot")},
+                                                      {"saw_groove", said("saw groove")},
+                                                      {"pilot_hole", said("pilot hole")},
+                                                      {"pocket", said("pocket")}}};
+inline constexpr std::array<Choice, 5> kFeatureFroms{{{"belly", said("belly")},
+                                                      {"back", said("back")},
+                                                      {"side", said("side")},
+                                                      {"nose", said("nose")},
+                                                      {"tail", said("tail")}}};
 inline constexpr std::array<Choice, 3> kFeatureFills{
-    {{"water", "water"}, {"air", "air, sealed"}, {"glue", "glue"}}};
-inline constexpr std::array<Choice, 2> kBoreFrom{{{"belly", "belly"}, {"back", "back"}}};
+    {{"water", said("water")}, {"air", said("air, sealed")}, {"glue", said("glue")}}};
+inline constexpr std::array<Choice, 2> kBoreFrom{
+    {{"belly", said("belly")}, {"back", said("back")}}};
 inline constexpr std::array<Choice, 3> kBoreLeads{
-    {{"plug", "plug"}, {"poured", "poured in"}, {"pieces", "pieces"}}};
+    {{"plug", said("plug")}, {"poured", said("poured in")}, {"pieces", said("pieces")}}};
 inline constexpr std::array<Choice, 3> kChamberAxes{
-    {{"along", "along"}, {"across", "across"}, {"upright", "upright"}}};
-inline constexpr std::array<Choice, 5> kLipFamilies{{{"rounded", "rounded tip"},
-                                                     {"cut", "cut corners"},
-                                                     {"oval", "oval"},
-                                                     {"waisted", "waisted"},
-                                                     {"disc", "disc"}}};
+    {{"along", said("along")}, {"across", said("across")}, {"upright", said("upright")}}};
+inline constexpr std::array<Choice, 5> kLipFamilies{{{"rounded", said("rounded tip")},
+                                                     {"cut", said("cut corners")},
+                                                     {"oval", said("oval")},
+                                                     {"waisted", said("waisted")},
+                                                     {"disc", said("disc")}}};
 inline constexpr std::array<Choice, 3> kCoatKinds{
-    {{"sealer", "sealer"}, {"paint", "paint"}, {"clear", "clear"}}};
-inline constexpr std::array<Choice, 7> kThickerOn{{{"nowhere", "no side"},
-                                                   {"belly", "belly"},
-                                                   {"back", "back"},
-                                                   {"port", "port"},
-                                                   {"starboard", "starboard"},
-                                                   {"nose", "nose"},
-                                                   {"tail", "tail"}}};
-inline constexpr std::array<Choice, 2> kFlanks{{{"port", "port"}, {"starboard", "starboard"}}};
-inline constexpr std::array<Choice, 2> kTiePlaces{{{"body", "to the body"}, {"lip", "to the lip"}}};
-inline constexpr std::array<Choice, 3> kMeetingKinds{{{"passes_through", "passes through"},
-                                                      {"stands_in", "stands in"},
-                                                      {"slotted_over", "is slotted over"}}};
+    {{"sealer", said("sealer")}, {"paint", said("paint")}, {"clear", said("clear")}}};
+inline constexpr std::array<Choice, 7> kThickerOn{{{"nowhere", said("no side")},
+                                                   {"belly", said("belly")},
+                                                   {"back", said("back")},
+                                                   {"port", said("port")},
+                                                   {"starboard", said("starboard")},
+                                                   {"nose", said("nose")},
+                                                   {"tail", said("tail")}}};
+inline constexpr std::array<Choice, 2> kFlanks{
+    {{"port", said("port")}, {"starboard", said("starboard")}}};
+inline constexpr std::array<Choice, 2> kTiePlaces{
+    {{"body", said("to the body")}, {"lip", said("to the lip")}}};
+inline constexpr std::array<Choice, 3> kMeetingKinds{{{"passes_through", said("passes through")},
+                                                      {"stands_in", said("stands in")},
+                                                      {"slotted_over", said("is slotted over")}}};
 /// Of RecordList, in its order.
-inline constexpr std::array<Choice, 14> kRecordLists{{{"bores", "bore"},
-                                                      {"features", "hole"},
-                                                      {"joints", "joint"},
-                                                      {"fittings", "fitting"},
-                                                      {"through_wire", "through-wire"},
-                                                      {"chambers", "rattle"},
-                                                      {"lip", "lip"},
-                                                      {"make", "body"},
+inline constexpr std::array<Choice, 14> kRecordLists{{{"bores", said("bore")},
+                                                      {"features", said("hole")},
+                                                      {"joints", said("joint")},
+                                                      {"fittings", said("fitting")},
+                                                      {"through_wire", said("through-wire")},
+                                                      {"chambers", said("rattle")},
+                                                      {"lip", said("lip")},
+                                                      {"make", said("body")},
                                                       {"make/cavities", "cavity"},
-                                                      {"appendages", "side piece"},
-                                                      {"side_weights", "side weight"},
-                                                      {"build_ups", "built up"},
+                                                      {"appendages", said("side piece")},
+                                                      {"side_weights", said("side weight")},
+                                                      {"build_ups", said("built up")},
                                                       {"body/nose_face", "nose face"},
                                                       {"body/tail_face", "tail face"}}};
 inline constexpr size_t kMostMeetings = 40;

@@ -1,3 +1,4 @@
+#include <QCoreApplication>
 #include "app/kit/beside_page.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"

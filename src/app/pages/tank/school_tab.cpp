@@ -1,3 +1,4 @@
+#include <QCoreApplication>
 #include "app/kit/beside_page.h"
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
@@ -59,15 +60,20 @@ class SchoolTab : public BesidePage {
         enable();
     }
 
+    // Outside the work below, where the extraction of texts loses the class.
+    static QString wantsOneReading() {
+        return tr(
+            "Enter one thing you saw in the tank: how much of the back is out, what had to "
+            "be taped on to make it level or hang still, how long it took to sink, how it "
+            "leans. One reading tells something; several tell it from each other.");
+    }
+
   protected:
     Beside::Work work(const Results& results) override {
         const DesignPtr design = results.design;
         if (design->tank.readings.empty()) {
             inferred_.reset();
-            show(
-                tr("Enter one thing you saw in the tank: how much of the back is out, what had to "
-                   "be taped on to make it level or hang still, how long it took to sink, how it "
-                   "leans. One reading tells something; several tell it from each other."));
+            show(wantsOneReading());
             return {};
         }
         return [this, design](std::stop_token stop, const Beside::Progress&) -> Beside::Finish {

@@ -1,4 +1,5 @@
 #include <QCheckBox>
+#include <QCoreApplication>
 
 #include "app/kit/beside_page.h"
 #include "app/kit/flow_layout.h"
