@@ -150,6 +150,8 @@ TEST_CASE("every dialog is seen whole") {
         const QString bench = inch ? "in" : "mm";
         {
             SeriesDialog dialog(o.window.bench(), &o.window);
+            REQUIRE(QTest::qWaitFor([&] { return !dialog.isReckoning(); }, 30000));
+            QCoreApplication::processEvents();
             found << seen(dialog, "series " + bench);
         }
         {

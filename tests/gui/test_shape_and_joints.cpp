@@ -210,18 +210,31 @@ TEST_CASE("an SVG path is the profile - drawings that are not are refused, damag
 TEST_CASE("sizes in series are designs, and one opens as its own") {
     Opened b;
     SeriesDialog dialog(b.window.bench(), &b.window);
+    const auto reckoned = [&dialog] {
+        dialog.reckon();
+        REQUIRE(QTest::qWaitFor([&] { return !dialog.isReckoning(); }, 30000));
+        QCoreApplication::processEvents();
+    };
     auto* lengths = dialog.findChild<QLineEdit*>("seriesLengths");
     lengths->setText("60; wide");
     dialog.reckon();
     CHECK(dialog.message().contains("wide"));
     // So small that the bought eye's stem reaches the bore: no lead is planned, and it says why.
     lengths->setText("25; 82");
-    dialog.reckon();
+    reckoned();
     CHECK(dialog.table()->item(0, 7)->text() == "▲ not planned");
     CHECK(dialog.table()->item(1, 7)->text() == "meets the brief");
     CHECK(dialog.message().contains("run into each other"));
-    lengths->setText("60; 4 in");
+    // Stopped half-way it says so, and what was not reckoned is not opened.
+    lengths->setText("50; 60; 70; 80; 90; 100; 110; 120; 130; 140; 150; 160");
     dialog.reckon();
+    dialog.findChild<QPushButton*>("cancelSeries")->click();
+    QCoreApplication::processEvents();
+    CHECK(dialog.message().startsWith("Stopped"));
+    dialog.table()->setCurrentCell(11, 0);
+    CHECK_FALSE(dialog.openRow());
+    lengths->setText("60; 4 in");
+    reckoned();
     REQUIRE(dialog.table()->rowCount() == 2);
     CHECK(dialog.table()->item(1, 0)->text().startsWith(onScreen("101.6")));
     CHECK_FALSE(dialog.openRow());

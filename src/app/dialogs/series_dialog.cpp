@@ -24,7 +24,8 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
       bench_(bench),
       lengths_(new QLineEdit),
       table_(new QTableWidget),
-      message_(plainLabel()) {
+      message_(plainLabel()),
+      progress_(new QProgressBar) {
     setWindowTitle(tr("Sizes in series"));
     setObjectName(QStringLiteral("seriesDialog"));
     resize(900, 460);
@@ -73,6 +74,32 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
     connect(go, &QPushButton::clicked, this, &SeriesDialog::reckon);
     connect(lengths_, &QLineEdit::returnPressed, this, &SeriesDialog::reckon);
     go->setAutoDefault(false);
+    auto* row = new QHBoxLayout;
+    progress_->setRange(0, 1000);
+    progress_->setTextVisible(false);
+    progress_->setMaximumHeight(8);
+    progress_->setAccessibleName(tr("How far the series is"));
+    auto* cancel = new QPushButton(tr("Cancel"));
+    cancel->setObjectName(QStringLiteral("cancelSeries"));
+    cancel->setAutoDefault(false);
+    row->addWidget(progress_, 1);
+    row->addWidget(cancel);
+    layout->insertLayout(1, row);
+    connect(cancel, &QPushButton::clicked, this, [this] {
+        beside_.cancel();
+        message_->setText(tr("Stopped: the other lengths were not reckoned."));
+    });
+    connect(&beside_, &Beside::progressed, this,
+            [this](double share) { progress_->setValue(int(1000 * share)); });
+    connect(&beside_, &Beside::failed, this, [this](const Error& fault) {
+        message_->setText(QStringLiteral("▲ ") + sentence(fault, bench_.bench()));
+    });
+    const auto showRunning = [this, cancel] {
+        progress_->setVisible(beside_.isRunning());
+        cancel->setVisible(beside_.isRunning());
+    };
+    connect(&beside_, &Beside::runningChanged, this, showRunning);
+    showRunning();
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     connect(open, &QPushButton::clicked, this, [this] {
         if (openRow()) {
@@ -83,6 +110,7 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
 }
 
 void SeriesDialog::reckon() {
+    beside_.cancel();  // its rows and words are no longer asked for
     const QStringList parts =
         lengths_->text().split(QRegularExpression(QStringLiteral("\\s*;\\s*")), Qt::SkipEmptyParts);
     std::vector<double> lengths;
@@ -108,50 +136,75 @@ void SeriesDialog::reckon() {
     table_->setColumnCount(int(head.size()));
     table_->setHorizontalHeaderLabels(head);
     table_->setRowCount(int(lengths.size()));
-    for (size_t i = 0; i < lengths.size(); ++i) {
-        rows_.push_back(evaluateSize(bench_.design(), lengths[i]));
-        const SizeRow& r = rows_.back();
-        const QString dash = QStringLiteral("–");
-        QStringList cells{bench_.text(Quantity::Length, r.length_m)};
-        if (r.known) {
-            const QString speed = bench_.text(Quantity::Speed, std::abs(r.sinkSpeed_m_s));
-            cells << bench_.text(Quantity::Volume, r.volume_m3)
-                  << bench_.text(Quantity::Mass, r.mass_kg)
-                  << bench_.text(Quantity::Mass, r.wantedMass_kg)
-                  << bench_.text(Quantity::Fraction, r.spare)
-                  << bench_.text(Quantity::Angle, r.pitch_rad)
-                  << (std::abs(r.sinkSpeed_m_s) <= 0.05 ? tr("suspends")
-                      : r.sinkSpeed_m_s > 0             ? tr("sinks %1").arg(speed)
-                                                        : tr("floats"))
-                  << (r.refusal     ? tr("▲ not planned")
-                      : r.leadMeets ? tr("meets the brief")
-                      : std::abs(r.missingMass_kg) > 2e-5
-                          ? tr("▲ %1 %2").arg(
-                                bench_.text(Quantity::Mass, std::abs(r.missingMass_kg)),
-                                r.missingMass_kg > 0 ? tr("short") : tr("over"))
-                          : tr("▲ trim not met"));
-        } else {
-            cells << dash << dash << dash << dash << dash
-                  << sentence(Error{r.error, "", {}, {}}, bench_.bench()) << dash;
+    rows_.resize(lengths.size());
+    message_->setText(tr("Reckoning…"));
+    progress_->setValue(0);
+    const DesignPtr design = bench_.document.design();
+    beside_.start([this, design, lengths](std::stop_token stop,
+                                          const Beside::Progress& progress) -> Beside::Finish {
+        for (size_t i = 0; i < lengths.size(); ++i) {
+            if (stop.stop_requested()) {
+                return {};
+            }
+            auto row = std::make_shared<SizeRow>(evaluateSize(*design, lengths[i]));
+            QMetaObject::invokeMethod(
+                this,
+                [this, i, row, stop] {
+                    if (!stop.stop_requested()) {
+                        showRow(i, *row);
+                    }
+                },
+                Qt::QueuedConnection);
+            progress(double(i + 1) / double(lengths.size()));
         }
-        for (int column = 0; column < cells.size(); ++column) {
-            auto* cell = new QTableWidgetItem(cells[column]);
-            cell->setTextAlignment((column < 6 ? Qt::AlignRight : Qt::AlignLeft) |
-                                   Qt::AlignVCenter);
-            table_->setItem(int(i), column, cell);
-        }
+        return [this] {
+            message_->setText(tr("Choose a row to open it as a design of its own."));
+            for (const SizeRow& r : rows_) {
+                if (r.refusal) {
+                    message_->setText(QStringLiteral("▲ %1: %2")
+                                          .arg(bench_.text(Quantity::Length, r.length_m),
+                                               sentence(*r.refusal, bench_.bench())));
+                    break;
+                }
+            }
+        };
+    });
+}
+
+void SeriesDialog::showRow(size_t i, const SizeRow& r) {
+    if (i >= rows_.size()) {
+        return;
+    }
+    rows_[i] = r;
+    const QString dash = QStringLiteral("–");
+    QStringList cells{bench_.text(Quantity::Length, r.length_m)};
+    if (r.known) {
+        const QString speed = bench_.text(Quantity::Speed, std::abs(r.sinkSpeed_m_s));
+        cells << bench_.text(Quantity::Volume, r.volume_m3)
+              << bench_.text(Quantity::Mass, r.mass_kg)
+              << bench_.text(Quantity::Mass, r.wantedMass_kg)
+              << bench_.text(Quantity::Fraction, r.spare)
+              << bench_.text(Quantity::Angle, r.pitch_rad)
+              << (std::abs(r.sinkSpeed_m_s) <= 0.05 ? tr("suspends")
+                  : r.sinkSpeed_m_s > 0             ? tr("sinks %1").arg(speed)
+                                                    : tr("floats"))
+              << (r.refusal     ? tr("▲ not planned")
+                  : r.leadMeets ? tr("meets the brief")
+                  : std::abs(r.missingMass_kg) > 2e-5
+                      ? tr("▲ %1 %2").arg(bench_.text(Quantity::Mass, std::abs(r.missingMass_kg)),
+                                          r.missingMass_kg > 0 ? tr("short") : tr("over"))
+                      : tr("▲ trim not met"));
+    } else {
+        cells << dash << dash << dash << dash << dash
+              << sentence(Error{r.error, "", {}, {}}, bench_.bench()) << dash;
+    }
+    for (int column = 0; column < cells.size(); ++column) {
+        auto* cell = new QTableWidgetItem(cells[column]);
+        cell->setTextAlignment((column < 6 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
+        table_->setItem(int(i), column, cell);
     }
     table_->resizeColumnsToContents();
     table_->horizontalHeader()->setStretchLastSection(true);
-    message_->setText(tr("Choose a row to open it as a design of its own."));
-    for (const SizeRow& r : rows_) {
-        if (r.refusal) {
-            message_->setText(QStringLiteral("▲ %1: %2")
-                                  .arg(bench_.text(Quantity::Length, r.length_m),
-                                       sentence(*r.refusal, bench_.bench())));
-            break;
-        }
-    }
 }
 
 bool SeriesDialog::openRow() {
