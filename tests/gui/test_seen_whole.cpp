@@ -1,4 +1,5 @@
 // Every step, part and dialog, in the states makers use: nothing cut, elided or scrolled sideways.
+#include <QScrollArea>
 #include "app/dialogs/compare_dialog.h"
 #include "app/dialogs/new_bait_dialog.h"
 #include "app/dialogs/series_dialog.h"
@@ -7,6 +8,7 @@
 #include "app/kit/sheet_tabs.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
+
 #include "opened.h"
 #include "seen_whole.h"
 
@@ -172,4 +174,25 @@ TEST_CASE("every dialog is seen whole") {
     o.window.setInch(false);
     INFO(listed(found));
     CHECK(found.isEmpty());
+}
+
+TEST_CASE("on a screen too small for it the window is scrolled, and what gets the focus is seen") {
+    Opened o;
+    o.window.resize(683, 384);  // 1366 x 768 at 200 %
+    o.window.activateWindow();
+    REQUIRE(QTest::qWaitForWindowActive(&o.window));
+    QCoreApplication::processEvents();
+    CHECK(o.window.width() <= 683);
+    CHECK(o.window.height() <= 384);
+    auto* whole = o.window.findChild<QScrollArea*>("whole");
+    for (const char* path : {"/brief/wanted_depth", "/lip/angle"}) {
+        QLineEdit* line = o.field(path);
+        QTest::qWait(1);
+        INFO(path);
+        const QRect place(line->mapTo(whole->viewport(), QPoint()), line->size());
+        CHECK(whole->viewport()->rect().contains(place));
+    }
+    o.window.rail().setFocus();
+    QCoreApplication::processEvents();
+    CHECK(o.window.rail().mapTo(whole->viewport(), QPoint()).x() == 0);
 }

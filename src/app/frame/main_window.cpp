@@ -4,6 +4,7 @@
 #include <QMenuBar>
 #include <QPushButton>
 #include <QScreen>
+#include <QScrollArea>
 #include <QSettings>
 #include <QTimer>
 #include <QVBoxLayout>
@@ -23,6 +24,7 @@ namespace wl {
 namespace {
 
 constexpr int kWriting_ms = 300;
+constexpr QSize kLeastWindow(880, 470);
 
 // As large as it is made for, or what the screen leaves inside a window's frame.
 QSize startSize() {
@@ -43,9 +45,29 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
     layout->setSpacing(0);
     layout->addWidget(buildTopBar());
     layout->addWidget(buildCentre(), 1);
-    setCentralWidget(centre);
+    // On a screen smaller than it can be worked on (a small one at 200 %) the whole is scrolled.
+    centre->setMinimumSize(kLeastWindow);
+    auto* whole = new QScrollArea;
+    whole->setObjectName(QStringLiteral("whole"));
+    whole->setFrameShape(QFrame::NoFrame);
+    whole->setWidgetResizable(true);
+    whole->setFocusPolicy(Qt::NoFocus);
+    whole->setWidget(centre);
+    connect(qApp, &QApplication::focusChanged, whole, [whole](QWidget*, QWidget* now) {
+        for (QWidget* up = now; up != nullptr && whole->isAncestorOf(now);
+             up = up == whole ? nullptr : up->parentWidget()) {
+            auto* area = qobject_cast<QScrollArea*>(up);
+            if (area != nullptr && area->widget() != nullptr && area->widget()->isAncestorOf(now)) {
+                // Not ensureWidgetVisible: of a line that is only its cursor.
+                const QPoint middle = now->mapTo(area->widget(), now->rect().center());
+                area->ensureVisible(middle.x(), middle.y(), now->width() / 2 + 2,
+                                    now->height() / 2 + 2);
+            }
+        }
+    });
+    setCentralWidget(whole);
     buildMenus();
-    setMinimumSize(880, 500);
+    setMinimumSize(480, 300);
     resize(startSize());
 
     connect(&bench_.document, &Document::designChanged, this, &MainWindow::refreshTitle);
