@@ -13,6 +13,7 @@ namespace wl {
 namespace {
 
 constexpr int kLabelWidth = 164;
+constexpr int kFigure = 20;  // letters of a readout that is a figure
 
 }  // namespace
 
@@ -286,7 +287,13 @@ QLabel* Form::readout(const QString& label, std::function<QString(const Results&
     value->setContentsMargins(0, 4, 0, 0);
     auto refresh = [this, value, read] {
         const ResultsPtr results = bench_.results();
-        value->setText(results && results->derived ? read(*results) : QStringLiteral("–"));
+        QString text = results && results->derived ? read(*results) : QStringLiteral("–");
+        // Beside a figure what it was before the last edit; a sentence would only grow unreadable.
+        if (const ResultsPtr before = bench_.bait.before(); before && text.size() <= kFigure) {
+            const QString was = Workbench::was(read(*before), text);
+            text += was.isEmpty() ? was : QStringLiteral("  · ") + was;
+        }
+        value->setText(text);
     };
     connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
     connect(&bench_, &Workbench::benchChanged, value, refresh);
