@@ -100,7 +100,15 @@ Json runJson(const Run& run) {
         put(j, "deepest_from_rod", Quantity::Distance, run.path.maxDepthFromRod_m);
         put(j, "share_near_deepest", Quantity::Fraction, run.path.shareNearDeepest);
     }
-    put(j, "trolled_depth", Quantity::Distance, run.trolledDepth_m);
+    if (run.trolledDepth_m) {
+        put(j, "trolled_depth", Quantity::Distance, *run.trolledDepth_m);
+    }
+    if (run.depthKnown) {
+        put(j, "taut_from", Quantity::Distance, run.tautFrom_m);
+    }
+    if (run.tellableFrom_m_s) {
+        put(j, "tellable_from", Quantity::Speed, *run.tellableFrom_m_s);
+    }
     Json path = Json::array();
     if (run.depthKnown) {
         for (const RetrievePoint& p : run.path.points) {

@@ -239,6 +239,7 @@ constexpr std::array kRows{
     Row{"rest.sinks_otherwise", WL_TR("It weighs what is wanted to sink at %2, but lies at %4 "
                                       "(nose up +) and so sinks at %3. Plan the "
                                       "lead for the attitude.")},
+    Row{"rest.tumbles", WL_TR("It finds no way to lie as it sinks: it tumbles, at about %1.")},
     Row{"rest.suspend_doubtful",
         WL_TR("Whether it suspends is not settled: measuring leaves ±%1, from rising at %2 to "
               "sinking at %3. Weigh the shaped body and trim in the tank.")},
@@ -268,8 +269,16 @@ constexpr std::array kRows{
     // Run
     Row{"run.no_trim", WL_TR("This set-up has no steady swimming attitude at %1: it is likely to "
                              "roll out or skate. Move the tie.")},
-    Row{"run.no_solution", WL_TR("Line and bait could not be matched for this retrieve, so no "
-                                 "depth is given. Trolled steadily it would run at %1.")},
+    Row{"run.no_solution", WL_TR("Line and bait could not be matched for this retrieve at any "
+                                 "speed: no depth is given.")},
+    Row{"run.too_slack_below",
+        WL_TR("The line is too slack to tell a depth at this speed: it can be told from %1 on.")},
+    Row{"run.floats_slack",
+        WL_TR("At %1 the line would leave the tie downward, and a floating line cannot hang so: no "
+              "depth is given. It runs up as it is reeled in.")},
+    Row{"run.slack_at_first",
+        WL_TR("On the first %1 of the way the line hangs too slack to be reckoned: the depth is of "
+              "the run from %2 on. A quicker retrieve or a thinner line draws it taut sooner.")},
     Row{"run.stays_on_top", WL_TR("Will not dive at %1: it stays at the surface.")},
     Row{"run.two_attitudes",
         WL_TR("Two steady attitudes under tow, %1 and %2 (nose up +): it may flip between them.")},

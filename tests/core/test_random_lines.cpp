@@ -5,6 +5,7 @@
 
 #include "core/motion/line_shape.h"
 #include "core/motion/retrieve.h"
+#include "core/rules/check_design.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
 
@@ -137,4 +138,103 @@ TEST_CASE(
         CHECK(computeRun(*derived, stop.get_token()).path.end == RetrieveEnd::Cancelled);
     }
     CHECK(known > 10);
+}
+
+TEST_CASE("a random bait on a line has a depth or a plain reason, and a longer cast keeps it") {
+    int slackAtFirst = 0, known = 0;
+    for (unsigned seed = 1; seed <= 90; ++seed) {
+        Dice dice(seed);
+        const Design d = randomDesign(dice);
+        const Result<Derived> derived = evaluate(d);
+        if (!derived) {
+            continue;
+        }
+        const Run run = computeRun(*derived);
+        INFO("seed " << seed);
+        CHECK((run.depthKnown || run.path.end == RetrieveEnd::NoTrim || run.floatsSlack ||
+               run.tellableFrom_m_s));
+        if (!run.depthKnown) {
+            continue;
+        }
+        ++known;
+        const bool slack = run.tautFrom_m < d.brief.castLength_m;
+        slackAtFirst += slack ? 1 : 0;
+        const std::vector<Finding> found = checkRun(*derived, run);
+        CHECK(slack == std::any_of(found.begin(), found.end(), [](const Finding& f) {
+                  return f.code == "run.slack_at_first";
+              }));
+        Design longer = d;
+        longer.brief.castLength_m *= 1.3;
+        const Run far = computeRun(evaluate(longer, &*derived).value());
+        CHECK(far.depthKnown);
+        CHECK(far.tautFrom_m > 0.93 * run.tautFrom_m);
+    }
+    CHECK(slackAtFirst > 5);
+    CHECK(known > 60);
+}
+
+TEST_CASE("a floating line that leaves the tie downward gives no depth, a sinking one may") {
+    // A heavy bait without a lip, counted down, drawn up by its own plane: the line slopes down.
+    int floating = 0;
+    for (unsigned seed = 1; seed <= 120; ++seed) {
+        Dice dice(seed);
+        Design d = randomDesign(dice);
+        d.brief.lineKind = LineKind::Braid;
+        d.brief.countdown_s = 4;
+        const Result<Derived> derived = evaluate(d);
+        if (!derived) {
+            continue;
+        }
+        const Run run = computeRun(*derived);
+        for (const RetrievePoint& p : run.path.points) {
+            if (run.depthKnown && p.depth_m == run.path.maxDepth_m && p.depth_m > 0) {
+                CHECK(p.lineAngle_rad >= 0);
+            }
+        }
+        if (run.levelTrim && run.levelTrim->lineAngle_rad < 0) {
+            CHECK_FALSE(run.trolledDepth_m);
+        }
+        floating += run.floatsSlack ? 1 : 0;
+    }
+    CHECK(floating > 0);
+}
+
+TEST_CASE("a random sinker falls at rest, found all the way round, or is said to tumble") {
+    int beyond = 0, sinkers = 0;
+    for (unsigned seed = 1; seed <= 90; ++seed) {
+        Dice dice(seed);
+        Design d = randomDesign(dice);
+        for (Bore& bore : d.bores) {
+            bore.plugLength_m = 0.8 * bore.depth_m;
+        }
+        const Result<Derived> derived = evaluate(d);
+        if (!derived || derived->rest->net_kg >= 0) {
+            continue;
+        }
+        ++sinkers;
+        INFO("seed " << seed);
+        const FreeFall& fall = derived->rest->fall;
+        const TowedBait& b = derived->towed;
+        if (!fall.steady) {
+            CHECK(fall.speed_m_s > 0);
+            continue;
+        }
+        beyond += std::abs(fall.pitch_rad) > kPi / 2 ? 1 : 0;
+        // Forces and moment about the centre of gravity, from the loads themselves.
+        const Loads l = b.loads->at(fall.pitch_rad + fall.pathAngle_rad);
+        const double speed = fall.speed_m_s / std::sin(fall.pathAngle_rad);
+        const double q = 0.5 * b.waterDensity_kg_m3 * speed * speed;
+        const double c = std::cos(fall.pitch_rad), s = std::sin(fall.pitch_rad);
+        const double lift = b.waterDensity_kg_m3 * b.displacedVolume_m3 * kGravity_m_s2;
+        const double heavy = b.mass_kg * kGravity_m_s2 - lift;
+        CHECK(q * (l.aft_m2 * c + l.up_m2 * s) == Approx(0).margin(1e-3 * heavy));
+        CHECK(q * (-l.aft_m2 * s + l.up_m2 * c) == Approx(heavy).epsilon(1e-3));
+        const Eigen::Vector2d arm = b.centreOfBuoyancy_m - b.centreOfGravity_m;
+        const double righting = lift * (-arm.y() * s - arm.x() * c);
+        const double water = q * (l.moment_m3 - (b.centreOfGravity_m.y() * l.aft_m2 -
+                                                 b.centreOfGravity_m.x() * l.up_m2));
+        CHECK(righting + water == Approx(0).margin(2e-3 * (std::abs(righting) + std::abs(water))));
+    }
+    CHECK(sinkers > 30);
+    CHECK(beyond > 0);
 }

@@ -216,11 +216,17 @@ TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
     const auto figures = [](const Design& design, const Derived& d) {
         const Run run = computeRun(d, {}, kCoarseRetrieve);
         const InWater warm = inWater(design, d, kZeroCelsius_K + 30, 0, kZeroCelsius_K + 10);
-        return std::array{d.rest->spare,       d.rest->fall.speed_m_s,
-                          run.path.maxDepth_m, run.depthLow_m,
-                          run.depthHigh_m,     run.trolledDepth_m,
-                          warm.spare,          double(d.rest->state),
-                          suspendBand_kg(d),   run.levelTrim ? run.levelTrim->tension_N : 0.0};
+        return std::array{d.rest->lowSpeed_m_s,
+                          d.rest->spare,
+                          d.rest->fall.speed_m_s,
+                          run.path.maxDepth_m,
+                          run.depthLow_m,
+                          run.depthHigh_m,
+                          run.trolledDepth_m.value_or(-1),
+                          warm.spare,
+                          double(d.rest->state),
+                          suspendBand_kg(d),
+                          run.levelTrim ? run.levelTrim->tension_N : 0.0};
     };
     std::vector<Derived> own;
     for (const Design& bait : baits) {

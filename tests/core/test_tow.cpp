@@ -116,7 +116,7 @@ TEST_CASE("a broadside body falls at the closed-form speed") {
     const FreeFall fall = computeFreeFall(b, 0.0);
     REQUIRE(fall.steady);
     // 0.724081: the cross-flow coefficient of the worked bait, by the independent program.
-    const double cda = 1.22 * 0.724081 * h.planArea_m2;
+    const double cda = 0.724081 * h.planArea_m2;
     CHECK(fall.pitch_rad / kDegree == Approx(0).margin(0.1));
     CHECK(fall.speed_m_s ==
           Approx(std::sqrt(2 * 2e-3 * kGravity_m_s2 / (998 * cda))).epsilon(1e-3));

@@ -73,8 +73,9 @@ QWidget* makeRunPage(Workbench& bench) {
     });
     depth->readout(tr("Trolled, same line out"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
-            return u.trolledDepth_m > 0 ? bench.text(Quantity::Distance, u.trolledDepth_m)
-                                        : QStringLiteral("–");
+            return u.trolledDepth_m ? bench.text(Quantity::Distance, *u.trolledDepth_m)
+                   : u.levelTrim    ? tr("comes up")
+                                    : QStringLiteral("–");
         });
     });
     depth->readout(tr("Not counted: drag of"), [](const Results& r) {
@@ -82,9 +83,10 @@ QWidget* makeRunPage(Workbench& bench) {
     });
     depth->hideLastWhenEmpty();
 
-    depth->note(
-        tr("The band is judged from how much the flow model leaves open (±35 % with a lip near in "
-           "line, ±50 % or ±0.4 m otherwise). Log one run to see where your bait lies in it."));
+    depth->note(tr(
+        "The band is judged from how much the flow model leaves open (±35 % with a lip up to 25°, "
+        "±50 % or ±0.4 m from 45° on and without a lip, between them between). Log one run to "
+        "see where your bait lies in it."));
 
     auto* tow = new Form(bench, tr("Under way, level"));
     tow->readout(tr("Nose up (+) or down"), [&bench, run](const Results& r) {

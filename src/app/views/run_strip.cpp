@@ -37,7 +37,10 @@ QString RunStrip::headline() const {
     auto depth = [this](double m) { return bench_.text(Quantity::Distance, m); };
     if (!run.depthKnown) {
         return run.path.end == RetrieveEnd::NoTrim ? tr("No steady swimming attitude at this speed")
-                                                   : tr("No depth can be given for this retrieve");
+               : run.tellableFrom_m_s
+                   ? tr("Too slack to tell below %1")
+                         .arg(bench_.text(Quantity::Speed, *run.tellableFrom_m_s))
+                   : tr("No depth can be given for this retrieve");
     }
     if (run.path.end == RetrieveEnd::StaysOnTop) {
         return tr("Stays at the surface at %1")

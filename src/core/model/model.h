@@ -59,6 +59,8 @@ struct Model {
     double bandInLine = 0.35;
     double bandSteep = 0.50;
     double bandSteep_m = 0.4;
+    // band of the free speed
+    double bandFall = 0.25;
     bool operator==(const Model&) const = default;
 };
 

@@ -112,7 +112,14 @@ class LoadFormula {
     }
 
   private:
+    // Fitted up to half-way to broadside; broadside a body has its table drag and no more.
     double crossFactor(double alpha) const {
+        const double incidence = std::asin(std::min(1.0, std::abs(std::sin(alpha))));
+        const double fade = std::clamp((kPi / 2 - incidence) / (kPi / 4), 0.0, 1.0);
+        return 1 + fade * (fittedCrossFactor(alpha) - 1);
+    }
+
+    double fittedCrossFactor(double alpha) const {
         if (!lip_) {
             return model_.crossFlow;
         }

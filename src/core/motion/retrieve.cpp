@@ -1,6 +1,7 @@
 #include "core/motion/retrieve.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <complex>
 
@@ -153,6 +154,33 @@ class RetrieveStepper {
     const RetrieveGrid& grid_;
 };
 
+// From several starts, when the neighbour's has led nowhere: paths from rising to steep, speeds
+// from under the reel's to well over it, on the branch it is on and on that of a level tow.
+void searchAgain(const RetrieveStepper& stepper, const Complex& place, double lnReel,
+                 const std::array<double, 2>& alphas, bool everyStart,
+                 std::optional<Slopes>& slopes, Match& match, Unknowns& x) {
+    for (const double alpha : alphas) {
+        for (const double faster : {0.0, 0.3, -0.2}) {
+            for (const double path : {0.0, 0.2, 0.4, 0.7, -0.2, 1.0, -0.5}) {
+                if (!everyStart && (faster != 0 || path > 0.8)) {
+                    return;
+                }
+                Unknowns other{lnReel + faster, path};
+                std::optional<Slopes> taken;
+                const Match attempt = stepper.solve(place, other, alpha, taken);
+                if (attempt.size() < match.size()) {
+                    match = attempt;
+                    x = other;
+                    slopes = taken;
+                }
+                if (match.size() <= kFailure) {
+                    return;
+                }
+            }
+        }
+    }
+}
+
 void summarise(RetrievePath& path) {
     for (const RetrievePoint& p : path.points) {
         if (p.depth_m > path.maxDepth_m) {
@@ -218,19 +246,15 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         } else {
             before.clear();
         }
-        if (match.size() > kFailure && count == 0) {
-            for (const double guess :
-                 {0.0, 0.2, 0.4, 0.7, -0.2}) {  // the first point has no neighbour
-                Unknowns other{std::log(retrieve.reelSpeed_m_s), guess};
-                const Match attempt = stepper.solve(place, other, alpha, slopes);
-                if (attempt.size() < match.size()) {
-                    match = attempt;
-                    x = other;
-                }
-            }
+        // Once at the start, which has no neighbour, and before a run is given up.
+        const bool early = away > (1 - kRoughShare) * retrieve.cast_m;
+        const bool last =
+            !early || match.size() > kRoughLimit || path.roughStarts >= kMostRoughStarts;
+        if (match.size() > kFailure && (count == 0 || (grid.searches && last))) {
+            searchAgain(stepper, place, std::log(retrieve.reelSpeed_m_s), {alpha, level->alpha_rad},
+                        grid.searches, slopes, match, x);
         }
         if (match.size() > kFailure) {
-            const bool early = away > (1 - kRoughShare) * retrieve.cast_m;
             if (!early || match.size() > kRoughLimit || ++path.roughStarts > kMostRoughStarts) {
                 // Near the rod the line is short and steep; a run that has passed its deepest point
                 // and is within a tenth of the cast has told all it can.
@@ -244,13 +268,13 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         if (count == 0 && x.path <= 0 && retrieve.startDepth_m < 0.1) {
             path.end = RetrieveEnd::StaysOnTop;
             path.points.push_back({away, 0.0, 0.0, match.trim->pitch_rad, match.trim->tension_N,
-                                   std::exp(x.lnSpeed)});
+                                   std::exp(x.lnSpeed), match.trim->lineAngle_rad});
             break;
         }
         alpha = match.trim->alpha_rad;
         const double speed = std::exp(x.lnSpeed);
-        path.points.push_back(
-            {away, down - height, time, match.trim->pitch_rad, match.trim->tension_N, speed});
+        path.points.push_back({away, down - height, time, match.trim->pitch_rad,
+                               match.trim->tension_N, speed, match.trim->lineAngle_rad});
         const double steered = count == 0 ? x.path : x.path + 0.5 * (x.path - lastPath);
         lastPath = x.path;
         away -= stepLength * std::cos(steered);
@@ -259,8 +283,8 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         ++count;
         if (down <= height) {
             path.end = count < 5 ? RetrieveEnd::StaysOnTop : RetrieveEnd::Surfaced;
-            path.points.push_back(
-                {away, 0.0, time, match.trim->pitch_rad, match.trim->tension_N, speed});
+            path.points.push_back({away, 0.0, time, match.trim->pitch_rad, match.trim->tension_N,
+                                   speed, match.trim->lineAngle_rad});
             break;
         }
     }

@@ -32,6 +32,7 @@ struct RetrievePoint {
     double pitch_rad = 0.0;
     double tension_N = 0.0;
     double speed_m_s = 0.0;
+    double lineAngle_rad = 0.0;  ///< at the tie, over the level
 };
 
 enum class RetrieveEnd {
@@ -53,14 +54,16 @@ struct RetrievePath {
 };
 
 /// How finely a retrieve is worked out: steps of the bait as shares of the cast, steps along the
-/// line, and how near its end must come to the rod tip, in line lengths.
+/// line, how near its end must come to the rod tip, in line lengths, and whether a run is searched
+/// for from many starts before it is given up.
 struct RetrieveGrid {
     double stepShare = 0.01;
     int lineSteps = 24;
     double tolerance = 1e-10;
+    bool searches = true;
 };
 inline constexpr RetrieveGrid kFineRetrieve{};
-inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 12, 1e-4};
+inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 12, 1e-4, false};
 
 /// Steps the bait in by a share of the cast. At each point the line keeps its shape up to
 /// similarity about the rod tip: with complex places p from the tip, v(p) = mu p, mu = bait's

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <boost/math/tools/roots.hpp>
 #include <cmath>
-#include <limits>
+#include <utility>
 
 #include "core/base/units.h"
 
@@ -164,40 +164,63 @@ FreeFall computeFreeFall(const TowedBait& bait, double restPitch_rad) {
                      there->pathAngle_rad};
     };
 
-    double best = std::numeric_limits<double>::infinity();
-    std::optional<State> last;
+    // From the way it hangs the moment turns it, through any attitude, to the first one where it
+    // falls through nought; a jump of it (the path leaps to another way of gliding) is no rest.
     constexpr double kPitchStep = 3 * kDegree;
-    for (int i = -30; i <= 30; ++i) {
-        const double pitch = i * kPitchStep;
-        const std::optional<State> now = stateFor(pitch);
-        if (last && now && last->moment > 0 && now->moment <= 0) {
-            double low = pitch - kPitchStep, high = pitch;
-            State at = *now;
-            for (int k = 0; k < 24; ++k) {
-                const double middle = 0.5 * (low + high);
-                const std::optional<State> there = stateFor(middle);
-                if (!there) {
-                    break;
-                }
-                at = *there;
-                (there->moment > 0 ? low : high) = middle;
+    constexpr int kOnceRound = 120;
+    const auto restBetween = [&](double low, double high, const State& below,
+                                 const State& above) -> std::optional<std::pair<double, State>> {
+        double from = low, to = high, width = below.moment - above.moment;
+        State at = above;
+        for (int k = 0; k < 24; ++k) {
+            const double middle = 0.5 * (from + to);
+            const std::optional<State> there = stateFor(middle);
+            if (!there) {
+                return std::nullopt;
             }
-            const double pitchThere = 0.5 * (low + high);
-            if (std::abs(pitchThere - restPitch_rad) < best) {
-                best = std::abs(pitchThere - restPitch_rad);
-                fall = {sense * at.speed * std::abs(std::sin(at.path)), pitchThere, at.path, true};
-            }
+            at = *there;
+            (there->moment > 0 ? from : to) = middle;
         }
-        last = now;
+        const std::optional<State> left = stateFor(from), right = stateFor(to);
+        if (!left || !right || left->moment - right->moment > 0.05 * width) {
+            return std::nullopt;
+        }
+        return std::pair(std::remainder(0.5 * (from + to), 2 * kPi), at);
+    };
+    std::optional<State> here = stateFor(restPitch_rad);
+    const double way = here && here->moment <= 0 ? -1.0 : 1.0;
+    double pitch = restPitch_rad;
+    for (int i = 0; here && i < kOnceRound; ++i) {
+        const double next = pitch + way * kPitchStep;
+        const std::optional<State> now = stateFor(next);
+        if (!now) {
+            break;
+        }
+        const bool passed =
+            way > 0 ? here->moment > 0 && now->moment <= 0 : here->moment <= 0 && now->moment > 0;
+        if (passed) {
+            const auto rest = way > 0 ? restBetween(pitch, next, *here, *now)
+                                      : restBetween(next, pitch, *now, *here);
+            if (rest) {
+                const State& at = rest->second;
+                fall = {sense * at.speed * std::abs(std::sin(at.path)), rest->first, at.path, true};
+            }
+            break;
+        }
+        pitch = next;
+        here = now;
     }
     if (!fall.steady) {
-        const Loads l = bait.loads->at(restPitch_rad + fall.pathAngle_rad);
-        const double drag =
-            sense * (-l.aft_m2 * std::sin(restPitch_rad) + l.up_m2 * std::cos(restPitch_rad));
-        if (drag > 0) {
-            fall.speed_m_s =
-                sense * std::sqrt(2 * std::abs(heavy_N) / (drag * bait.waterDensity_kg_m3));
+        // It tumbles: as fast as the mean of the attitudes it passes through, held each.
+        double sum = 0;
+        int count = 0;
+        for (int i = 0; i < kOnceRound; ++i) {
+            if (const auto there = stateFor(restPitch_rad + i * kPitchStep)) {
+                sum += there->speed * std::abs(std::sin(there->path));
+                ++count;
+            }
         }
+        fall.speed_m_s = count > 0 ? sense * sum / count : 0.0;
     }
     return fall;
 }

@@ -51,8 +51,10 @@ struct FallAt {
 };
 std::optional<FallAt> fallAt(const TowedBait& bait, double pitch_rad, bool sinking);
 
-/// Free sinking (positive speed) or rising (negative) on a slack line. `steady` is false when no
-/// attitude balances; then the speed is for the attitude given as `restPitch`.
+/// Free sinking (positive speed) or rising (negative) on a slack line: the attitude the moment
+/// about the centre of gravity turns it to from `restPitch`, looked for all the way round. `steady`
+/// is false when there is none: it tumbles, and the speed is the mean of those held at every
+/// attitude, the pitch the one it starts from.
 struct FreeFall {
     double speed_m_s = 0.0;
     double pitch_rad = 0.0;

@@ -219,6 +219,7 @@ bool tooSlow(const NewBait& made) {
     const bool sinks = made.design.brief.wantedState == WantedState::Sink;
     return std::any_of(made.against.begin(), made.against.end(), [sinks](const Finding& f) {
         return f.code == "run.slack" || f.code == "run.no_solution" ||
+               f.code == "run.too_slack_below" || f.code == "run.floats_slack" ||
                (sinks && f.code == "run.too_deep");
     });
 }

@@ -81,9 +81,10 @@ struct LinkedRest {
 
 /// Stage five: the bait let go in still water. From mass and loads.
 struct Rest : StillWater {
-    double spareDoubt = 0.0;    ///< two standard uncertainties
-    double fallArea_m2 = 0.0;   ///< drag area as it falls or rises
-    double lowSpeed_m_s = 0.0;  ///< free speed at the ends of the doubt, sinking positive
+    double spareDoubt = 0.0;   ///< two standard uncertainties
+    double fallArea_m2 = 0.0;  ///< drag area as it falls or rises
+    double lowSpeed_m_s =
+        0.0;  ///< free speed at the ends of the doubt of weight and model, sinking positive
     double highSpeed_m_s = 0.0;
     double showing_m = 0.0;                    ///< highest point of the body above the water
     std::vector<PieceAlone> alone;             ///< of each part, when there are several

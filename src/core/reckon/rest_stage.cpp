@@ -24,8 +24,12 @@ void findSpeeds(const Derived& d, Rest& rest) {
             std::sqrt(2 * std::abs(net_kg) * kGravity_m_s2 / (d.waterDensity_kg_m3 * area));
         return net_kg > 0 ? -v : v;
     };
-    rest.lowSpeed_m_s = speedFor(rest.net_kg + 2 * d.mass->netDoubt_kg);
-    rest.highSpeed_m_s = speedFor(rest.net_kg - 2 * d.mass->netDoubt_kg);
+    // The weight's doubt and the water's stand for themselves.
+    const double middle = rest.fall.speed_m_s, model = d.model.bandFall * middle;
+    rest.lowSpeed_m_s =
+        middle - std::hypot(middle - speedFor(rest.net_kg + 2 * d.mass->netDoubt_kg), model);
+    rest.highSpeed_m_s =
+        middle + std::hypot(speedFor(rest.net_kg - 2 * d.mass->netDoubt_kg) - middle, model);
 }
 
 void findShowing(const Derived& d, Rest& rest) {

@@ -18,7 +18,15 @@ struct Run {
     double depthLow_m = 0.0;  ///< band of the deepest point
     double depthHigh_m = 0.0;
     bool depthKnown = false;
-    double trolledDepth_m = 0.0;  ///< same line out, steady tow; 0 when not known
+    /// Same line out, steady tow; nothing where it does not hold a depth (the line would leave the
+    /// tie downward).
+    std::optional<double> trolledDepth_m;
+    /// How far from the rod the line comes taut: nearer than the cast where it hangs too slack to
+    /// be reckoned before. The depth is that of the way from there.
+    double tautFrom_m = 0.0;
+    /// Where no depth can be given at this speed: the least at which it can.
+    std::optional<double> tellableFrom_m_s;
+    bool floatsSlack = false;  ///< a floating line that leaves the tie downward: no depth
     double startDepth_m = 0.0;
     std::optional<Error> fault;  ///< "internal.numeric": nothing above counts
 };

@@ -137,6 +137,12 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
             out.back().topic = Topic::Lead;
         }
     }
+    if (d.rest->state == RestState::Sinks && !d.rest->fall.steady) {
+        out.push_back({"rest.tumbles",
+                       Severity::Note,
+                       "/brief/wanted_sink_speed",
+                       {{Quantity::Speed, d.rest->fall.speed_m_s}}});
+    }
     if (brief.wantedState == WantedState::Suspend &&
         (d.rest->lowSpeed_m_s < -d.model.suspendSpeed_m_s ||
          d.rest->highSpeed_m_s > d.model.suspendSpeed_m_s)) {
@@ -228,8 +234,12 @@ std::vector<Finding> checkRun(const Derived& d, const Run& run) {
                 {{Quantity::Speed, brief.retrieveSpeed_m_s}});
             return out;
         case RetrieveEnd::NoSolution:
-            add("run.no_solution", Severity::Error, "/brief/retrieve_speed",
-                {{Quantity::Distance, run.trolledDepth_m}});
+            if (run.tellableFrom_m_s) {
+                add("run.too_slack_below", Severity::Warning, "/brief/retrieve_speed",
+                    {{Quantity::Speed, *run.tellableFrom_m_s}});
+            } else {
+                add("run.no_solution", Severity::Error, "/brief/retrieve_speed");
+            }
             break;
         case RetrieveEnd::StaysOnTop:
             add("run.stays_on_top", Severity::Warning, "/brief/retrieve_speed",
@@ -249,6 +259,15 @@ std::vector<Finding> checkRun(const Derived& d, const Run& run) {
     if (run.levelTrim && run.levelTrim->tension_N < kSlackTension_N * brief.castLength_m / 30) {
         add("run.slack", Severity::Warning, "/brief/retrieve_speed",
             {{Quantity::Force, run.levelTrim->tension_N}});
+    }
+    if (run.floatsSlack) {
+        add("run.floats_slack", Severity::Warning, "/brief/line_kind",
+            {{Quantity::Speed, brief.retrieveSpeed_m_s}});
+    }
+    if (run.tautFrom_m > 0 && run.tautFrom_m < brief.castLength_m) {
+        add("run.slack_at_first", Severity::Note, "/brief/cast_length",
+            {{Quantity::Distance, brief.castLength_m - run.tautFrom_m},
+             {Quantity::Distance, run.tautFrom_m}});
     }
     if (run.path.roughStarts > 0) {
         add("run.rough_start", Severity::Note, "/brief/cast_length",

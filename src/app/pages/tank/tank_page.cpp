@@ -63,7 +63,8 @@ QWidget* makeTankPage(Workbench& bench) {
                              ? tr("rises at %1").arg(bench.text(Quantity::Speed, speed))
                              : tr("sinks at %1").arg(bench.text(Quantity::Speed, speed)));
             default:
-                return tr("sinks at %1, %2")
+                return (d.rest->fall.steady ? tr("sinks at %1, %2")
+                                            : tr("tumbles down at about %1, %2"))
                     .arg(bench.text(Quantity::Speed, speed), speedWord(speed));
         }
     });
@@ -90,7 +91,7 @@ QWidget* makeTankPage(Workbench& bench) {
     rest->readout(tr("Of it above water"), [&bench](const Results& r) {
         return bench.text(Quantity::Fraction, std::max(0.0, r.derived->rest->spare));
     });
-    rest->readout(tr("Within the measuring"), [&bench](const Results& r) {
+    rest->readout(tr("Likely within"), [&bench](const Results& r) {
         auto word = [&bench](double v) {
             return v < 0 ? tr("rises %1").arg(bench.text(Quantity::Speed, -v))
                          : tr("sinks %1").arg(bench.text(Quantity::Speed, v));
