@@ -126,6 +126,7 @@ std::optional<Error> Document::applyEdit(const ProposedEdit& edit, const QString
 
 void Document::replace(Design design, const QString& filePath, bool unsaved,
                        const QByteArray& fileMark) {
+    letGo();
     undo_.clear();
     filePath_ = filePath;
     fileMark_ = fileMark;

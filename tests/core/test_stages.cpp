@@ -61,7 +61,12 @@ void checkSame(const Derived& a, const Derived& b) {
 }  // namespace
 
 TEST_CASE("any one field changed: reckoned from the design before it or from nothing, the same") {
-    int changed = 0;
+#ifdef WL_SANITIZED
+    constexpr int kEvery = 5;
+#else
+    constexpr int kEvery = 1;
+#endif
+    int changed = 0, looked = 0;
     for (const char* name : {"diver", "swimmer"}) {
         Design before = demoNamed(name);
         before.sideWeights.emplace_back();
@@ -70,7 +75,7 @@ TEST_CASE("any one field changed: reckoned from the design before it or from not
         before.coats[0].thickerOn = ThickerOn::Belly;
         const Derived near = evaluated(before);
         for (const Field& field : listFields(before)) {
-            if (!field.value) {
+            if (!field.value || ++looked % kEvery != 0) {
                 continue;
             }
             const bool last = *field.value >= field.max;
@@ -90,7 +95,7 @@ TEST_CASE("any one field changed: reckoned from the design before it or from not
             }
         }
     }
-    CHECK(changed > 250);
+    CHECK(changed > 250 / kEvery);
 }
 
 TEST_CASE("fields without a number: words, kinds, what is there at all") {

@@ -104,6 +104,32 @@ TEST_CASE("the worked bait swims level at one attitude") {
     CHECK(findTrims(workedBait(), 1.0, 0.0).size() == 1);
 }
 
+TEST_CASE("cylinders falling broadside keep the published speeds") {
+    // Drag coefficients of finite cylinders across the stream at Re 1e4 (White, Fluid Mechanics,
+    // table 7.3, recalled): 2:1 to 10:1.
+    for (const auto& [slender, drag] : {std::pair(2.0, 0.68), std::pair(3.0, 0.74),
+                                        std::pair(5.0, 0.74), std::pair(10.0, 0.82)}) {
+        TowedHull h = workedHull();
+        h.width_m = h.height_m = 0.012;
+        h.length_m = slender * h.width_m;
+        h.planArea_m2 = h.length_m * h.width_m;
+        h.planMoment_m3 = h.planArea_m2 * 0.5 * h.length_m;
+        h.volume_m3 = kPi / 4 * h.width_m * h.width_m * h.length_m;
+        TowedBait b;
+        b.loads = std::make_shared<LoadTable>(h, std::nullopt, std::vector<TowedPart>{}, 10000);
+        b.waterDensity_kg_m3 = 998;
+        b.displacedVolume_m3 = h.volume_m3;
+        b.mass_kg = 998 * h.volume_m3 + 1e-3;
+        b.centreOfBuoyancy_m = {0.5 * h.length_m, 0};
+        b.centreOfGravity_m = {0.5 * h.length_m, -0.002};
+        const FreeFall fall = computeFreeFall(b, 0.0);
+        INFO(slender);
+        REQUIRE(fall.steady);
+        const double speed = std::sqrt(2e-3 * kGravity_m_s2 / (998 * drag * h.planArea_m2));
+        CHECK(fall.speed_m_s == Approx(speed).epsilon(0.01));
+    }
+}
+
 TEST_CASE("a broadside body falls at the closed-form speed") {
     // v = sqrt(2 dm g / (rho CdA)); a balanced symmetric hull with no lip falls flat.
     TowedHull h = workedHull();

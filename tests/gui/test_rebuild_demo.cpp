@@ -197,7 +197,7 @@ class Hand {
 
 }  // namespace
 
-#ifndef WL_SANITIZED  // a quarter of an hour of clicks; each kind of field has a test of its own
+#ifndef WL_SANITIZED  // minutes of clicks there; each kind of field has a test of its own
 TEST_CASE("the demo is made from nothing with the mouse, to the last field") {
     const Design demo = demoNamed("diver");
     Opened o;

@@ -157,8 +157,18 @@ TEST_CASE("dragging a station on the drawing is one step of undo") {
         QTest::mouseMove(&tank, from + QPoint(0, -4 * i));
         QCoreApplication::processEvents();
     }
+    // What is found on the way comes in, and the sheet above stays as it is under the hand.
+    auto* findings = o.window.findChild<QWidget*>("findings");
+    const int height = findings->height();
+    settle(o.window);
+    CHECK(o.window.bench().document.isHeld());
+    CHECK(findings->height() == height);
     QTest::mouseRelease(&tank, Qt::LeftButton, {}, from + QPoint(0, -32));
     settle(o.window);
+    CHECK_FALSE(o.window.bench().document.isHeld());
+    const size_t found = o.window.bench().results()->findings.size();
+    CHECK(found > 0);  // bigger than wanted
+    CHECK(findings->findChild<QLabel*>()->text().contains(QString::number(found)));
     CHECK(o.design().body.stations[4].back_m > before.body.stations[4].back_m + 0.001);
     CHECK(o.derived().shape->solid.volume_m3 > volume);
     CHECK(o.window.bench().document.undoStack()->count() == 1);

@@ -83,6 +83,13 @@ QWidget* makeRunPage(Workbench& bench) {
     });
     depth->hideLastWhenEmpty();
 
+    depth->readout(tr("Tie of a lipless bait"), [](const Results& r) {
+        return r.design->lip.present
+                   ? QString()
+                   : tr("a depth, but no direction: whether moving the tie makes it run deeper or "
+                        "shallower the model does not know. Try it in the water.");
+    });
+    depth->hideLastWhenEmpty();
     depth->note(tr(
         "The band is judged from how much the flow model leaves open (±35 % with a lip up to 25°, "
         "±50 % or ±0.4 m from 45° on and without a lip, between them between). Log one run to "

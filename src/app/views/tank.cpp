@@ -38,22 +38,28 @@ Tank::Tank(Bait& bait, Workbench& bench, QWidget* parent)
     connect(&bench_, &Workbench::markChanged, this, qOverload<>(&Tank::update));
 }
 
+// What the hand held is let go with the picture it was on.
+void Tank::letHandlesGo() {
+    chosen_ = dragged_ = hovered_ = -1;
+    bait_.document.letGo();
+}
+
 void Tank::setStep(Step step) {
     step_ = step;
     bench_.setMark({});
-    chosen_ = dragged_ = hovered_ = -1;
+    letHandlesGo();
     update();
 }
 
 void Tank::setView(TankView view) {
     view_ = view;
-    chosen_ = dragged_ = hovered_ = -1;
+    letHandlesGo();
     update();
 }
 
 void Tank::setApart(bool apart) {
     apart_ = apart;
-    chosen_ = dragged_ = hovered_ = -1;
+    letHandlesGo();
     update();
 }
 

@@ -44,6 +44,7 @@ class Tank : public QWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    void letHandlesGo();
     static constexpr int kRulerHeight = 20;
     static constexpr int kCaptionHeight = 50;
     struct Pose {

@@ -139,25 +139,32 @@ QString Tank::summary(const Results& results) const {
     const QString nose = noseWords(d.rest->pitch_rad, bench_.bench());
     QString how;
     if (d.rest->attitudeDecided && std::abs(d.rest->pitch_rad) > kOnEnd) {
-        how = tr("Stands on end, ");
+        how = tr("Stands on end");
     } else if (d.rest->attitudeDecided && std::abs(d.rest->roll_rad) > kOnItsBack) {
-        how = tr("Lies belly up, ");
+        how = tr("Lies belly up");
     } else if (d.rest->attitudeDecided && std::abs(d.rest->roll_rad) > kOnItsSide) {
-        how = tr("Lies on its side, ");
+        how = tr("Lies on its side");
     }
     const QString lies = !how.isEmpty() || lean.isEmpty() ? nose : tr("%1, %2").arg(lean, nose);
     switch (d.rest->state) {
         case RestState::Floats:
-            return (how.isEmpty() ? tr("Floats %1, %2 of the back out")
-                                  : how + tr("floats %1, %2 of the back out"))
-                .arg(lies, bench_.text(Quantity::Length, d.rest->showing_m));
+            return how.isEmpty()
+                       ? tr("Floats %1, %2 of the back out")
+                             .arg(lies, bench_.text(Quantity::Length, d.rest->showing_m))
+                       : tr("%1, floats %2, %3 of the back out")
+                             .arg(how, lies, bench_.text(Quantity::Length, d.rest->showing_m));
         case RestState::Suspends:
-            return (how.isEmpty() ? tr("Suspends %1, drifting at %2 or less")
-                                  : how + tr("suspends %1, drifting at %2 or less"))
-                .arg(lies, bench_.text(Quantity::Speed, d.model.suspendSpeed_m_s));
-        case RestState::Sinks:
-            return (how.isEmpty() ? tr("Sinks at %1, %2") : how + tr("sinks at %1, %2"))
-                .arg(bench_.text(Quantity::Speed, d.rest->fall.speed_m_s), lies);
+            return how.isEmpty()
+                       ? tr("Suspends %1, drifting at %2 or less")
+                             .arg(lies, bench_.text(Quantity::Speed, d.model.suspendSpeed_m_s))
+                       : tr("%1, suspends %2, drifting at %3 or less")
+                             .arg(how, lies,
+                                  bench_.text(Quantity::Speed, d.model.suspendSpeed_m_s));
+        case RestState::Sinks: {
+            const QString speed = bench_.text(Quantity::Speed, d.rest->fall.speed_m_s);
+            return how.isEmpty() ? tr("Sinks at %1, %2").arg(speed, lies)
+                                 : tr("%1, sinks at %2, %3").arg(how, speed, lies);
+        }
     }
     return {};
 }
