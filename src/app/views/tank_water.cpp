@@ -186,6 +186,10 @@ void Tank::paintCaption(QPainter& p) const {
     QString says = summary(*shown_);
     QString how = isStill() ? tr("held still while you shape it; the water is tilted")
                             : tr("as it lies in the water");
+    if (step_ == Step::Run && shown_->run && shown_->run->levelTrim) {
+        how = tr("as it lies at rest; under way it swims %1")
+                  .arg(noseWords(shown_->run->levelTrim->pitch_rad, bench_.bench()));
+    }
     if (takesMark()) {
         how = tr("held still; click where the next part is to go");
     }
