@@ -2,7 +2,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "core/motion/line_test.h"
+#include "core/motion/line_strength.h"
 #include "core/motion/retrieve.h"
 #include "support/sample_bait.h"
 

@@ -240,3 +240,23 @@ TEST_CASE("looking at the answers of a cell whose own is gone does not change it
     QTest::qWait(50);
     CHECK(o.design().meetings[0] == d.meetings[0]);
 }
+
+TEST_CASE("a line is given by the test on its spool, and a test no line has is refused") {
+    Opened o;
+    o.window.rail().choose(Step::Brief);
+    o.type("lineTest", "12 lb");
+    CHECK(o.design().brief.lineDiameter_m == Approx(0.32e-3));  // common practice, no source
+    CHECK(o.field("/brief/line_diameter")->text() == onScreen("0.32"));
+    o.type("/brief/line_diameter", onScreen("0.42"));
+    CHECK(o.field("lineTest")->text() == onScreen("9.1"));  // kg, of 20 lb
+    auto* fault = o.window.findChild<QLabel*>("lineTest/fault");
+    for (const char* bad : {"twelve", "9000 kg", "12 mm"}) {
+        INFO(bad);
+        o.type("lineTest", bad);
+        CHECK(fault->isVisible());
+        CHECK(o.field("lineTest")->text() == bad);
+        CHECK(o.design().brief.lineDiameter_m == Approx(0.42e-3));
+    }
+    QTest::keyClick(o.field("lineTest"), Qt::Key_Escape);
+    CHECK_FALSE(fault->isVisible());
+}

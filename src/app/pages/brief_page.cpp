@@ -3,7 +3,7 @@
 #include "app/kit/form.h"
 #include "app/pages/pages.h"
 #include "core/motion/line_shape.h"
-#include "core/motion/line_test.h"
+#include "core/motion/line_strength.h"
 #include "session/words.h"
 
 namespace wl {

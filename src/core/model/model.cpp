@@ -93,7 +93,7 @@ const std::vector<Coefficient>& coefficients() {
         {"band", "band_steep_least", &Model::bandSteep_m, Quantity::Distance, 0.3, 0.6,
          "and at least this", "judged from sensitivities"},
         {"band", "band_fall", &Model::bandFall, kNumber, 0.15, 0.40,
-         "share of the speed of a bait let go", "judged from cylinders and slow sinkers"},
+         "share of the speed of a bait let go", "judged, not from trials"},
     };
     return rows;
 }

@@ -1,4 +1,4 @@
-#include "core/motion/line_test.h"
+#include "core/motion/line_strength.h"
 
 #include <algorithm>
 #include <array>
