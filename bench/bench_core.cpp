@@ -1,12 +1,14 @@
 // Time of the work behind one edit of the demo. Targets: from nothing 4 ms, retrieve 3 ms.
 #include <benchmark/benchmark.h>
 
+#include "core/cast/throws.h"
 #include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "core/hydro/righting.h"
 #include "core/plan/lead_mends.h"
 #include "core/reckon/evaluate.h"
 #include "core/reckon/run.h"
+#include "core/reckon/what_if.h"
 #include "core/school/tank_school.h"
 #include "core/tank/doubt.h"
 #include "core/tank/hook_swaps.h"
@@ -54,10 +56,58 @@ BENCHMARK(FivePieceEvaluation)->Unit(benchmark::kMillisecond);
 static void WholeRetrieve(benchmark::State& state) {
     const Result<Derived> derived = evaluate(demo());
     for (auto _ : state) {
-        benchmark::DoNotOptimize(computeRun(*derived));
+        benchmark::DoNotOptimize(computeRun(*derived, {}, kFineRetrieve));
     }
 }
 BENCHMARK(WholeRetrieve)->Unit(benchmark::kMillisecond);
+
+static void RetrieveWithItsDoubts(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(computeRun(*derived));
+    }
+}
+BENCHMARK(RetrieveWithItsDoubts)->Unit(benchmark::kMillisecond);
+
+// Target 0.1 ms.
+static void OneTrim(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(settleTrim(derived->towed, 0.9, 0.0, -0.1));
+    }
+}
+BENCHMARK(OneTrim)->Unit(benchmark::kMicrosecond);
+
+// 40 x 40 values of lip angle and reel speed, two threads. Target 2 s.
+static void MapOfDepths(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    const MapAxis across{"/lip/angle", 0.3, 0.8, 40}, up{"/brief/retrieve_speed", 0.7, 1.2, 40};
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(mapDepth(*derived, across, up));
+    }
+}
+BENCHMARK(MapOfDepths)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+static void EveryLever(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(leversOf(*derived, 60));
+    }
+}
+BENCHMARK(EveryLever)->Unit(benchmark::kMillisecond);
+
+// 96 throws over the head. Target 60 ms.
+static void NinetySixThrows(benchmark::State& state) {
+    const Result<Derived> derived = evaluate(demo());
+    const AirBait bait = airBait(*derived, FlightPlane::Side);
+    const CastLine line = castLine(*derived);
+    for (auto _ : state) {
+        for (int i = 0; i < 96; ++i) {
+            benchmark::DoNotOptimize(fly(bait, derived->model, line, Throw{}));
+        }
+    }
+}
+BENCHMARK(NinetySixThrows)->Unit(benchmark::kMillisecond);
 
 static void CoarseRetrieve(benchmark::State& state) {
     const Result<Derived> derived = evaluate(demo());

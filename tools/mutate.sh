@@ -40,6 +40,16 @@ mutants=(
   "core/design/field_walk.h|about.applies && place_.applies|about.applies|a field that forgets its group"
   "core/plan/size_series.cpp|value \*= k_;|value *= 1.0;|another size as large as the first"
   "core/school/tank_school.cpp|(least - heavy) / kPerTurn_kg|0.0 * (least - heavy) / kPerTurn_kg|a sinking that teaches nothing"
+  "core/motion/surface_loads.cpp|(0.25 + 0.25 \* std::abs(w) / speed)|(0.50 + 0.00 * std::abs(w) / speed)|a fin that always acts in its middle"
+  "core/motion/surface_loads.cpp|model.finBroadside \* std::abs(w) \* w|0.0 * std::abs(w) * w|a fin without drag broadside"
+  "core/placed/surfaces.cpp|-side \* std::sin(cant)|side * std::sin(cant)|the fins of a pair canted the same way"
+  "core/cast/flight.cpp|(free + carried \* along) / (1 + carried)|free|a line that takes no momentum of the bait"
+  "core/cast/air_bait.cpp|sum.couple(-half \* f.airMunk|sum.couple(half * f.airMunk|sign of Munk in the air"
+  "core/reckon/depth_doubts.cpp|high ? std::max(c.high|high ? std::max(c.low|a band with one end"
+  "core/reckon/free_body.cpp|-weight \* up, 0|weight * up, 0|weight that lifts"
+  "core/reckon/cadence.cpp|lineOut_ -= part.speed_m_s|lineOut_ -= 0 * part.speed_m_s|slack that is never wound in"
+  "core/reckon/what_if.cpp|over\[i\] / (over\[i\] - over\[j\])|0.5|contours through the middles"
+  "core/motion/retrieve.cpp|-velocity.real() - current|-velocity.real()|line that does not feel the current"
 )
 missed=0
 for row in "${mutants[@]}"; do

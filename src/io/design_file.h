@@ -11,7 +11,7 @@
 namespace wl {
 
 inline constexpr std::string_view kFormatName = "wade-line-design";
-inline constexpr int kFormatVersion = 7;
+inline constexpr int kFormatVersion = 8;
 inline constexpr size_t kLargestFileBytes = 32u << 20;
 
 /// The design as file text: two-space JSON, keys in a fixed order, a final newline.

@@ -97,6 +97,16 @@ Json runJson(const Run& run) {
         put(j, "depth", Quantity::Distance, run.path.maxDepth_m);
         put(j, "depth_low", Quantity::Distance, run.depthLow_m);
         put(j, "depth_high", Quantity::Distance, run.depthHigh_m);
+        static const char* const sources[] = {"line",  "body", "lip", "fins",
+                                              "hooks", "roll", "rest"};
+        Json doubts = Json::array();
+        for (const DepthDoubt& doubt : run.doubts) {
+            Json one{{"source", sources[static_cast<int>(doubt.source)]}};
+            put(one, "shallower", Quantity::Distance, doubt.shallower_m);
+            put(one, "deeper", Quantity::Distance, doubt.deeper_m);
+            doubts.push_back(one);
+        }
+        j["depth_doubts"] = doubts;
         put(j, "deepest_from_rod", Quantity::Distance, run.path.maxDepthFromRod_m);
         put(j, "share_near_deepest", Quantity::Fraction, run.path.shareNearDeepest);
     }

@@ -52,7 +52,7 @@ EditEffect foresee(const Derived& near, const Finding& finding, const ProposedEd
     effect.known = true;
     effect.spare = derived->rest->spare;
     effect.pitch_rad = derived->rest->pitch_rad;
-    const Run run = computeRun(*derived, stop);
+    const Run run = computeRun(*derived, stop, kFineRetrieve);
     if (run.depthKnown) {
         effect.depth_m = run.path.maxDepth_m;
     }

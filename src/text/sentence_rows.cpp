@@ -258,8 +258,13 @@ constexpr std::array kRows{
     Row{"rest.belly_up", WL_TR("Floats belly up, turned by %1: the weight sits above the lift. Put "
                                "lead low in the belly, or plan it.")},
     Row{"rest.parts_without_drag",
-        WL_TR("%w1: weight and lift are counted, but not yet the drag. Running depth, pull, "
-              "attitude under way and sink rate are given without.")},
+        WL_TR("%w1: no area or length is typed, so what the water does to it is left out of depth, "
+              "pull, attitude under way and sink rate.")},
+    Row{"rest.lump", WL_TR("%w1 is thicker than a third of its length along the bait: taken for a "
+                           "lump that drags and does not steer.")},
+    Row{"rest.fin_aspect",
+        WL_TR("%w1 stands out %1 times as far as it is long: beyond what the law "
+              "of fins is known for, and held at its end.")},
     Row{"rest.nose_high",
         WL_TR("Rests at %1 (nose up +), wanted %2: the weight sits too far aft.")},
     Row{"rest.nose_low",
@@ -267,6 +272,14 @@ constexpr std::array kRows{
     Row{"rest.second_attitude", WL_TR("It can also rest at pitch %1, roll %2, if it lands that "
                                       "way. Lower lead removes that.")},
     // Run
+    Row{"sweep.no_number", WL_TR("Only a number can be varied.")},
+    Row{"sweep.cancelled", WL_TR("Cancelled.")},
+    Row{"cast.joints",
+        WL_TR("Joints fold in the air: the cast of a jointed bait is not reckoned.")},
+    Row{"cast.no_mass", WL_TR("A bait without mass does not fly: give its stock a density.")},
+    Row{"cast.cancelled", WL_TR("Cancelled.")},
+    Row{"cast.out_of_reach", WL_TR("No throw carries this bait so far or so near: from %1 to %2 is "
+                                   "taken. Measure again, or look at its mass and the line.")},
     Row{"run.no_trim", WL_TR("This set-up has no steady swimming attitude at %1: it is likely to "
                              "roll out or skate. Move the tie.")},
     Row{"run.no_solution", WL_TR("Line and bait could not be matched for this retrieve at any "
@@ -286,9 +299,14 @@ constexpr std::array kRows{
         WL_TR("Swims at %1 (nose up +), steeper than the %2 this reckoning is trusted to.")},
     Row{"run.slack", WL_TR("The line pulls with %1 only: too slack to foretell the depth well.")},
     Row{"run.rough_start",
-        WL_TR("The first %1 points after the splash are rough; the depth does not hang on them.")},
+        WL_TR("Points right after the splash matched only roughly: %1. The depth does not hang on "
+              "them.")},
     Row{"run.reaches_bottom", WL_TR("Would run at %1 in water %2 deep: it ticks the bottom.")},
     Row{"run.may_reach_bottom", WL_TR("May run as deep as %1 in water %2 deep.")},
+    Row{"run.likely_too_shallow",
+        WL_TR(
+            "With a lip as steep as %1 the depth is likely told too shallow: makers see such baits "
+            "run deeper. Before doubting it see what spare, lip angle, rod tip and speed move.")},
     Row{"run.too_shallow", WL_TR("Runs %1 to %2, wanted %3. A lip more in line with the body, a "
                                  "longer cast or thinner line runs deeper.")},
     Row{"run.too_deep", WL_TR("Runs %1 to %2, wanted %3. A steeper lip, a shorter cast or thicker "

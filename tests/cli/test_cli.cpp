@@ -54,7 +54,7 @@ TEST_CASE("demo, report and schema from the command line") {
 }
 
 TEST_CASE("the coefficients are printed, and a report can be made with others") {
-    CHECK(run("model").out.find("| line | `strumming` | 1 | 1 to 1.5 |") != std::string::npos);
+    CHECK(run("model").out.find("| line | `strumming` | 1.2 | 1 to 1.5 |") != std::string::npos);
     const std::string demo = (folder() / "varied.wade").string();
     REQUIRE(run("demo diver -o " + demo).exit == 0);
     const auto depthWith = [&](const std::string& more) {

@@ -18,6 +18,7 @@ Line thin(double diameter = 0.00036) {
     line.density_kg_m3 = 970;
     line.waterDensity_kg_m3 = 998;
     line.waterViscosity_m2_s = 1e-6;
+    line.strumming = 1.0;  // the references are of still lines
     return line;
 }
 

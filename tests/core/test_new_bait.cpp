@@ -54,8 +54,12 @@ TEST_CASE("a bait of every kind, made at several lengths, meets its brief") {
                                    << made->design.brief.wantedDepth_m << " pitch "
                                    << made->derived->rest->pitch_rad / kDegree);
             if (kind == StartKind::Lipless && length > 0.12) {
-                // So heavy a bait sinks past the depth wanted on its way in: said, not hidden.
-                CHECK(std::any_of(made->against.begin(), made->against.end(),
+                // So heavy a bait sinks past the depth wanted on its way in: said where even its
+                // band does not reach up to it.
+                const bool deep = made->run.depthLow_m > made->design.brief.wantedDepth_m;
+                CHECK(made->run.path.maxDepth_m > made->design.brief.wantedDepth_m);
+                CHECK(deep ==
+                      std::any_of(made->against.begin(), made->against.end(),
                                   [](const Finding& f) { return f.code == "run.too_deep"; }));
                 continue;
             }

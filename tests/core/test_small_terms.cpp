@@ -123,7 +123,7 @@ TEST_CASE(
             const double aft = axialDragArea(h, 76000) * u * u + normal * std::sin(lean * kDegree) +
                                edge * std::cos(lean * kDegree) + wake;
             INFO(lean << " " << alpha);
-            CHECK(computeLoads(h, lip, {}, 76000, alpha * kDegree).aft_m2 ==
+            CHECK(computeLoads({h, lip, {}, {}, 76000}, alpha * kDegree).aft_m2 ==
                   Approx(aft).epsilon(1e-6));
         }
     }
@@ -145,7 +145,7 @@ TEST_CASE("every stable attitude to the very bounds is found, and settling stops
         h.wettedArea_m2 = 2.4 * h.length_m * h.width_m;
         h.addedMassExcess = 0.7;
         TowedBait b;
-        b.loads = std::make_shared<LoadTable>(h, std::nullopt, std::vector<TowedPart>{}, 60000);
+        b.loads = std::make_shared<LoadTable>(TowedShape{h, std::nullopt, {}, {}, 60000});
         b.displacedVolume_m3 = h.volume_m3;
         b.mass_kg = h.volume_m3 * uniform(600, 1500);
         b.centreOfBuoyancy_m = {0.036, 0};

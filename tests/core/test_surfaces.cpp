@@ -123,7 +123,13 @@ TEST_CASE("fins and claws are listed each by itself, at their size and place") {
     CHECK(claws[0].swings);
     // Seen along its breadth an ellipsoid is an ellipse.
     CHECK(claws[0].area_m2() == Approx(kPi * 0.015 * 0.005).epsilon(0.01));
-    CHECK(leftOut(all) == std::vector<std::string>{"belly fin", design.appendages[0].name});
+    CHECK(leftOut(all).empty());
+    // A pair lies flat, each on a skin of its own breadth or more.
+    CHECK(std::abs(fins[0].normal.z()) == Approx(1.0));
+    CHECK(fins[0].aspectFactor == 2.0);
+    design.fittings.back().area_m2 = 0;
+    CHECK(leftOut(surfaces(design)) == std::vector<std::string>{"belly fin"});
+    design.fittings.back().area_m2 = 60e-6;
 
     // Both arms of a V are those of two claws hung on its rivet.
     const auto arms = ofKind(surfaces(clawed(true)), Surface::Kind::SidePiece);

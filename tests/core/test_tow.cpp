@@ -21,7 +21,8 @@ std::vector<TowedPart> workedHooks() {
 
 TowedBait workedBait() {
     TowedBait b;
-    b.loads = std::make_shared<LoadTable>(workedHull(), workedLip(), workedHooks(), 76000);
+    b.loads = std::make_shared<LoadTable>(
+        TowedShape{workedHull(), workedLip(), workedHooks(), {}, 76000});
     b.mass_kg = 20.94764e-3;
     b.displacedVolume_m3 = 23.85184e-6;
     b.waterDensity_kg_m3 = 998;
@@ -87,7 +88,7 @@ TEST_CASE("loads of the worked bait at six angles of attack") {
                               {20, -1.565237e-4, -3.178836e-4, 1.719689e-6}};
     for (const auto& [alpha, forward, down, moment] : rows) {
         const Loads l =
-            computeLoads(workedHull(), workedLip(), workedHooks(), 76000, alpha * kDegree);
+            computeLoads({workedHull(), workedLip(), workedHooks(), {}, 76000}, alpha * kDegree);
         INFO(alpha);
         CHECK(l.aft_m2 == Approx(-forward).epsilon(2e-5));
         CHECK(l.up_m2 == Approx(-down).epsilon(1.5e-3));
@@ -116,7 +117,7 @@ TEST_CASE("cylinders falling broadside keep the published speeds") {
         h.planMoment_m3 = h.planArea_m2 * 0.5 * h.length_m;
         h.volume_m3 = kPi / 4 * h.width_m * h.width_m * h.length_m;
         TowedBait b;
-        b.loads = std::make_shared<LoadTable>(h, std::nullopt, std::vector<TowedPart>{}, 10000);
+        b.loads = std::make_shared<LoadTable>(TowedShape{h, std::nullopt, {}, {}, 10000});
         b.waterDensity_kg_m3 = 998;
         b.displacedVolume_m3 = h.volume_m3;
         b.mass_kg = 998 * h.volume_m3 + 1e-3;
@@ -135,7 +136,7 @@ TEST_CASE("a broadside body falls at the closed-form speed") {
     TowedHull h = workedHull();
     h.planMoment_m3 = h.planArea_m2 * 0.038;
     TowedBait b = workedBait();
-    b.loads = std::make_shared<LoadTable>(h, std::nullopt, std::vector<TowedPart>{}, 76000);
+    b.loads = std::make_shared<LoadTable>(TowedShape{h, std::nullopt, {}, {}, 76000});
     b.mass_kg = 998 * b.displacedVolume_m3 + 2e-3;
     b.centreOfGravity_m = {0.038, -0.003};
     b.centreOfBuoyancy_m = {0.038, 0};

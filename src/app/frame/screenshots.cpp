@@ -2,10 +2,13 @@
 
 #include <unistd.h>
 #include <QApplication>
+#include <QComboBox>
 #include <QDeadlineTimer>
 #include <QDir>
 #include <QFile>
 #include <QKeyEvent>
+#include <QPushButton>
+#include <QScrollArea>
 #include <QStandardPaths>
 
 #include <QTableWidget>
@@ -35,6 +38,15 @@ void settle(MainWindow& window) {
     while (!calm.hasExpired()) {
         QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
         QThread::msleep(5);
+    }
+}
+
+void scrollTo(QWidget* part) {
+    for (QWidget* w = part; w != nullptr; w = w->parentWidget()) {
+        if (auto* area = qobject_cast<QScrollArea*>(w)) {
+            area->ensureWidgetVisible(part);
+            return;
+        }
     }
 }
 
@@ -88,22 +100,29 @@ bool takeScreenshots(const QString& folder) {
             QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
         }
     };
-    window.rail().choose(Step::Ballast);
-    showTab("ballastTabs", 1);
-    waitFor("choicesTab");
-    window.findChild<QTableWidget*>(QStringLiteral("choices"))->selectRow(1);
-    shoot(QStringLiteral("ballast-ways"));
-    showTab("ballastTabs", 0);
-    window.rail().choose(Step::Tank);
-    const std::pair<const char*, const char*> tankTabs[] = {{"tank-righting", "rightingTab"},
-                                                            {"tank-hook-swaps", "swapsTab"},
-                                                            {"tank-school", "schoolTab"}};
-    for (const auto& [name, page] : tankTabs) {
-        revealInTabs(window.findChild<QWidget*>(QLatin1String(page)));
-        waitFor(page);
-        shoot(QString::fromLatin1(name));
-    }
-    showTab("tankTabs", 0);
+    window.rail().choose(Step::Cast);
+    waitFor("castPage");
+    shoot(QStringLiteral("cast"));
+    window.rail().choose(Step::Run);
+    waitFor("leversPart");
+    shoot(QStringLiteral("run"));
+    revealInTabs(window.findChild<QWidget*>(QStringLiteral("forcesTab")));
+    waitFor("forcesTab");
+    shoot(QStringLiteral("run-forces"));
+    revealInTabs(window.findChild<QWidget*>(QStringLiteral("sweepPart")));
+    waitFor("sweepPart");
+    shoot(QStringLiteral("run-what-if"));
+    auto* up = window.findChild<QComboBox*>(QStringLiteral("sweepUp"));
+    up->setCurrentIndex(up->findData(QStringLiteral("/brief/retrieve_speed")));
+    waitFor("sweepPart");
+    scrollTo(window.findChild<QWidget*>(QStringLiteral("sweepWords")));
+    shoot(QStringLiteral("run-map"));
+    up->setCurrentIndex(0);
+    revealInTabs(window.findChild<QWidget*>(QStringLiteral("cadenceStrip")));
+    window.findChild<QPushButton*>(QStringLiteral("stopAndGo"))->click();
+    shoot(QStringLiteral("run-cadence"));
+    window.bench().document.undoStack()->undo();
+    showTab("runTabs", 0);
     {
         ShelfWindow* shelf = static_cast<ShelfWindow*>(window.showShelf());
         settle(window);
@@ -132,9 +151,6 @@ bool takeScreenshots(const QString& folder) {
         QCoreApplication::sendEvent(&window.swingView(), &press);
     }
     shoot(QStringLiteral("joints"));
-    window.rail().choose(Step::Tank);
-    window.findChild<QToolButton*>(QStringLiteral("apart"))->click();
-    shoot(QStringLiteral("tank-pieces-apart"));
     window.openDemo(0);
     window.setInch(true);
     window.setDark(true);

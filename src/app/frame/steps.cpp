@@ -1,6 +1,7 @@
 #include "app/frame/steps.h"
 
 #include "app/pages/pages.h"
+#include "core/cast/throws.h"
 #include "session/words.h"
 
 namespace wl {
@@ -67,6 +68,12 @@ QString atRest(const Workbench& bench, const Results& r) {
     return rest.state == RestState::Suspends
                ? tr("suspends")
                : tr("floats, %1 spare").arg(bench.text(Quantity::Fraction, rest.spare));
+}
+
+QString castDistance(const Workbench& bench, const Results& r) {
+    const auto distance = middleDistance_m(*r.derived);
+    return distance ? tr("about %1").arg(bench.text(Quantity::Distance, *distance))
+                    : tr("not reckoned");
 }
 
 QString depth(const Workbench& bench, const Results& r) {
@@ -145,7 +152,14 @@ const std::vector<StepEntry>& stepTable() {
          dash,
          [](const Design& d) { return d.joints.empty(); }},
         {Step::Tank, tr("Tank"), makeTankPage, {"/tank", "/errors"}, "tank", atRest, dash},
-        {Step::Run, tr("Run"), makeRunPage, {}, "run", depth, dash},
+        {Step::Cast,
+         tr("Cast"),
+         makeCastPage,
+         {"/brief/throw_speed", "/brief/reel", "/brief/wind"},
+         nullptr,
+         castDistance,
+         dash},
+        {Step::Run, tr("Run"), makeRunPage, {}, nullptr, depth, dash},
         {Step::BenchSheet,
          tr("Bench sheet"),
          makeBenchSheetPage,

@@ -32,6 +32,12 @@ inline void dressPlot(QCustomPlot& plot, const QString& xTitle, const QString& y
     plot.yAxis->setLabel(yTitle);
 }
 
+/// A value as it stands on an axis: in the unit a bare number is read in on this bench.
+inline double onAxis(Quantity quantity, Bench bench, double valueSi) {
+    const double zero = readAmount("0", quantity, bench).valueSi;
+    return (valueSi - zero) / (readAmount("1", quantity, bench).valueSi - zero);
+}
+
 /// Draws a plot anew with the results and the bench, but only while it is looked at: a plot costs
 /// as much as the picture of the bait.
 class KeptPlot : public QObject {

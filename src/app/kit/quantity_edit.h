@@ -37,6 +37,8 @@ class QuantityEdit : public QWidget {
     QString path() const { return path_; }
     QLineEdit* line() { return line_; }
     bool isFaulty() const { return faulty_; }
+    /// Reads its number anew: of one that follows the results rather than the design.
+    void reread() { refresh(); }
 
   protected:
     bool eventFilter(QObject* watched, QEvent* event) override;

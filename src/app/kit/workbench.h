@@ -26,6 +26,7 @@ enum class Step {
     LipAndTie,
     Joints,
     Tank,
+    Cast,
     Run,
     BenchSheet,
     WaterLog

@@ -69,8 +69,9 @@ QWidget* makeBriefPage(Workbench& bench) {
     tackle->quantity(tr("Sold as, typical"), QStringLiteral("lineTest"), std::move(test))
         ->setToolTip(tr("What such a line is usually sold for. Type the test on the spool to get "
                         "its usual diameter; makes differ by a fifth: measure yours."));
+    tackle->fields({"/brief/leader_length", "/brief/leader_kind", "/brief/leader_diameter"});
     tackle->fields({"/brief/cast_length", "/brief/retrieve_speed", "/brief/rod_tip_height",
-                    "/brief/countdown"});
+                    "/brief/countdown", "/brief/current"});
     return formColumn({wanted, water, tackle, notes});
 }
 

@@ -15,6 +15,7 @@ QWidget* makeBallastPage(Workbench& bench);
 QWidget* makeLipPage(Workbench& bench);
 QWidget* makeJointsPage(Workbench& bench);
 QWidget* makeTankPage(Workbench& bench);
+QWidget* makeCastPage(Workbench& bench);
 QWidget* makeRunPage(Workbench& bench);
 QWidget* makeBenchSheetPage(Workbench& bench);
 QWidget* makeWaterLogPage(Workbench& bench);

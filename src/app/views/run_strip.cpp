@@ -2,6 +2,7 @@
 
 #include <QPainter>
 #include <QPainterPath>
+#include <functional>
 
 #include "app/kit/fit_text.h"
 
@@ -9,6 +10,35 @@ namespace wl {
 namespace {
 
 constexpr double kHeadline = 26;
+
+// Drawn where the line draws it, dashed where it is let go, a mark where it lies on the bottom.
+void drawCadence(QPainter& p, const std::vector<CadencePoint>& points,
+                 const std::function<QPointF(double, double)>& at) {
+    const Inks& c = inks();
+    const auto drawn = [](const CadencePoint& q) { return q.state == CadenceState::Drawn; };
+    for (size_t i = 0; i + 1 < points.size();) {
+        const bool taut = drawn(points[i + 1]);
+        QPolygonF stretch{at(points[i].fromRod_m, points[i].depth_m)};
+        for (++i; i < points.size() && drawn(points[i]) == taut; ++i) {
+            stretch << at(points[i].fromRod_m, points[i].depth_m);
+        }
+        --i;
+        p.setPen(taut ? QPen(c.ink, 1.8) : QPen(c.ink, 1.4, Qt::DotLine));
+        p.drawPolyline(stretch);
+    }
+    p.setPen(Qt::NoPen);
+    p.setBrush(c.signal);
+    bool lay = false;
+    for (const CadencePoint& q : points) {
+        const bool lies = q.state == CadenceState::OnBottom;
+        if (lies && !lay) {
+            const QPointF tick = at(q.fromRod_m, q.depth_m);
+            p.drawPolygon(QPolygonF{tick, tick + QPointF(-4, -7), tick + QPointF(4, -7)});
+        }
+        lay = lies;
+    }
+    p.setBrush(Qt::NoBrush);
+}
 
 }  // namespace
 
@@ -125,8 +155,12 @@ void RunStrip::paintEvent(QPaintEvent*) {
             p.setPen(QPen(c.quiet, 1, Qt::DashLine));
             p.drawPolyline(ghost);
         }
-        p.setPen(QPen(c.ink, 1.8));
+        const bool byCadence = run.cadence && run.cadence->points.size() > 2;
+        p.setPen(byCadence ? QPen(c.quiet, 1, Qt::DotLine) : QPen(c.ink, 1.8));
         p.drawPolyline(path);
+        if (byCadence) {
+            drawCadence(p, run.cadence->points, at);
+        }
         const QPointF deepest = at(run.path.maxDepthFromRod_m, run.path.maxDepth_m);
         p.setPen(QPen(c.signal, 1.6));
         p.setBrush(c.sheet);

@@ -25,6 +25,8 @@ inline constexpr std::array<Choice, 3> kWantedStates{
     {{"float", said("floats")}, {"suspend", said("suspends")}, {"sink", said("sinks")}}};
 inline constexpr std::array<Choice, 3> kLineKinds{
     {{"nylon", said("nylon")}, {"fluorocarbon", said("fluorocarbon")}, {"braid", said("braid")}}};
+inline constexpr std::array<Choice, 2> kReelKinds{
+    {{"fixed", said("spool stands")}, {"turning", said("spool turns")}}};
 inline constexpr std::array<Choice, 7> kReadingKinds{
     {{"showing", said("back out of the water")},
      {"level", said("level with lead taped on")},
@@ -37,6 +39,13 @@ inline constexpr std::array<Choice, 2> kTankStages{
     {{"finished", said("finished")}, {"before_paint", said("before paint")}}};
 inline constexpr std::array<Choice, 2> kLogKinds{
     {{"tank", said("tank")}, {"water", said("water")}}};
+
+template <class V>
+void describe(V& v, CadenceStep& s) {
+    v.number("speed", Quantity::Speed, s.speed_m_s, 0.0, 4.0,
+             told("Reeled at").explained("0: a pause"));
+    v.number("time", Quantity::Time, s.time_s, 0.1, 60.0, told("For"));
+}
 
 template <class V>
 void describe(V& v, Brief& b) {
@@ -63,6 +72,24 @@ void describe(V& v, Brief& b) {
     v.number("rod_tip_height", Q::Distance, b.rodTipHeight_m, 0.0, 10.0,
              told("Rod tip over water"));
     v.number("countdown", Q::Time, b.countdown_s, 0.0, 120.0, told("Counted down"));
+    v.number("current", Q::Speed, b.current_m_s, -3.0, 3.0,
+             told("Current").explained("Along the cast: towards the rod +, away from it -"));
+    v.number("leader_length", Q::Distance, b.leaderLength_m, 0.0, 10.0,
+             told("Leader").explained("Other line between the line and the bait, 0: none"));
+    const bool leader = b.leaderLength_m > 0;
+    v.choice("leader_kind", b.leaderKind, kLineKinds, told("Leader of").when(leader));
+    v.number("leader_diameter", Q::Thickness, b.leaderDiameter_m, 5e-5, 3e-3,
+             told("Leader diameter").when(leader));
+    v.list("cadence", b.cadence, 0, 12, told("Part"));
+    v.optional("trolled_line", Q::Distance, b.trolledLine_m, 3.0, 200.0,
+               told("Line out, trolled").explained("Empty: as far as it is cast"));
+    v.choice("reel", b.reel, kReelKinds, told("Reel"));
+    v.optional(
+        "throw_speed", Q::Speed, b.throwSpeed_m_s, 8.0, 70.0,
+        told("Your throw")
+            .explained("Speed at which a bait of 20 g leaves your rod: from a measured cast"));
+    v.number("wind", Q::Speed, b.wind_m_s, -15.0, 15.0,
+             told("Wind").explained("Along the cast: from behind +, against it -"));
 }
 
 template <class V>

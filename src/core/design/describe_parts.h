@@ -180,10 +180,12 @@ void describe(V& v, Fitting& f) {
              told("Sunk in").when(!swings(f.kind)).explained("Share of it inside the body"));
     v.number("size", Q::Length, f.size_m, 0.001, 0.2, told("Size"));
     v.number("wire", Q::Thickness, f.wire_m, 1e-4, 0.006, told("Wire"));
-    v.number("area", Q::Area, f.area_m2, 0.0, 0.02,
-             told("Fin area")
-                 .when(f.kind == FittingKind::SheetFin || f.kind == FittingKind::BristleTail ||
-                       f.kind == FittingKind::SoftTail));
+    v.number("area", Q::Area, f.area_m2, 0.0, 0.02, told("Fin area").when(isFin(f.kind)));
+    v.optional("cant", Q::Angle, f.cant_rad, -kPi / 2, kPi / 2,
+               told("Stands at")
+                   .when(isFin(f.kind))
+                   .explained("Tips up from flat: 0 flat, 90 upright. Empty: a pair flat, one "
+                              "alone upright"));
     v.number("span", Q::Length, f.span_m, 0.0, 0.1, told("Points span").when(isHook(f.kind)));
     v.flag("weed_guard", f.weedGuard, told("Weed guard").when(isHook(f.kind)));
     v.flag(

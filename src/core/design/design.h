@@ -23,6 +23,17 @@ enum class WantedState { Float, Suspend, Sink };
 enum class LineKind { Nylon, Fluorocarbon, Braid };
 
 /// What the bait is wanted to do, in which water and on which tackle.
+/// How the line leaves the reel in a cast: over the rim of a spool that stands, or off one that
+/// turns and is braked.
+enum class ReelKind { Fixed, Turning };
+
+/// One part of a way of reeling in: at a speed (0: a pause) for a time.
+struct CadenceStep {
+    double speed_m_s = 0.9;
+    double time_s = 2.0;
+    bool operator==(const CadenceStep&) const = default;
+};
+
 struct Brief {
     double waterDepth_m = 3.0;
     double temperature_K = kZeroCelsius_K + 15.0;
@@ -37,7 +48,16 @@ struct Brief {
     double castLength_m = 25.0;
     double retrieveSpeed_m_s = 0.9;
     double rodTipHeight_m = 0.5;
-    double countdown_s = 0.0;  ///< seconds a sinking bait is let down before the retrieve
+    double countdown_s = 0.0;     ///< seconds a sinking bait is let down before the retrieve
+    double current_m_s = 0.0;     ///< of the water along the cast, towards the rod positive
+    double leaderLength_m = 0.0;  ///< of the other line between line and bait, 0: none
+    LineKind leaderKind = LineKind::Fluorocarbon;
+    double leaderDiameter_m = 0.00035;
+    std::vector<CadenceStep> cadence;     ///< over and over from the splash on; empty: at one speed
+    std::optional<double> trolledLine_m;  ///< line out when trolled; empty: as far as it is cast
+    ReelKind reel = ReelKind::Fixed;
+    std::optional<double> throwSpeed_m_s;  ///< the maker gives a bait of 20 g; empty: not known
+    double wind_m_s = 0.0;                 ///< along the cast, from behind positive
     bool operator==(const Brief&) const = default;
 };
 

@@ -41,6 +41,12 @@ constexpr bool isWireForm(FittingKind kind) {
            kind == FittingKind::Hanger || kind == FittingKind::Clip;
 }
 
+/// True for what is made to work as a surface in the stream.
+constexpr bool isFin(FittingKind kind) {
+    return kind == FittingKind::SheetFin || kind == FittingKind::BristleTail ||
+           kind == FittingKind::SoftTail;
+}
+
 /// A bought or bent part. Hooks and rings with `hangsFrom` set act at that eye.
 struct Fitting {
     FittingKind kind = FittingKind::Other;
@@ -57,7 +63,10 @@ struct Fitting {
     double size_m = 0.01;   ///< length of a hook, outer diameter of a ring, eye or part
     double wire_m = 0.001;  ///< wire diameter of a hook, ring or eye, thickness of a fin
     double area_m2 = 0.0;   ///< seen from the side, of a fin or tail
-    double span_m = 0.0;    ///< of a hook across its points, 0: half its length
+    /// Of a fin or tail out of the level, tips up: 0 flat, 90 degrees upright. Empty: a pair lies
+    /// flat, a single one stands upright.
+    std::optional<double> cant_rad;
+    double span_m = 0.0;  ///< of a hook across its points, 0: half its length
     bool weedGuard = false;
     bool fromWire = false;      ///< mass worked out from the wire below instead of typical
     double shank_m = 0.0;       ///< length of an eye's stem let into the body, 0: not known

@@ -44,6 +44,15 @@ struct Model {
     double plateStallAspect_rad = 104.0 * kDegree;
     double plateFriction = 0.006;
     double plateEdge = 0.4;
+    // fins, tails, claws, cut faces
+    double finSlope = 1.0;
+    double finBroadside = 1.17;
+    double finLump = 1.0;
+    double bristleSlope = 0.5;
+    double bristleDrag = 0.3;
+    double faceFront = 0.6;
+    double faceCup = 0.25;
+    double faceRear = 0.13;
     // hooks and rings
     double wireDrag = 1.1;
     double trebleWire = 2.2;
@@ -54,11 +63,37 @@ struct Model {
     double lineNormal = 1.0;
     double lineSlow = 10.0;
     double lineTangential = 0.010;
-    double strumming = 1.0;
-    // band of the depth
-    double bandInLine = 0.35;
-    double bandSteep = 0.50;
-    double bandSteep_m = 0.4;
+    double strumming = 1.2;
+    // the bait rolling as it swims
+    double rollLoss = 0.0;
+    // the cast
+    double castSpeed_m_s = 28.0;
+    double castRod_kg = 0.020;
+    double castElevation_rad = 38.0 * kDegree;
+    double castHeight_m = 2.0;
+    double castAttitude_rad = -55.0 * kDegree;
+    double castTurn_rad_s = -25.0;
+    double castScatter = 1.0;
+    double airCrossFlow = 1.1;
+    double airMunk = 0.5;
+    double airShedLift = 0.5;
+    double airTailFirst = 1.5;
+    double airShelter = 0.3;
+    double airHooks = 1.0;
+    double airLine = 0.006;
+    double spoolTakeOff = 1.0;
+    double spoolPull = 0.5;
+    double spoolRub_N = 0.03;
+    double spoolBrake_N = 0.1;
+    double spoolMomentum = 1.5;
+    double bandCast = 0.45;
+    double bandCastKnown = 0.20;
+    // what the sources above leave out of the depth's band
+    double bandInLine = 0.25;
+    double bandSteep = 0.40;
+    double bandShallower_m = 0.3;
+    double bandDeeper_m = 0.6;
+    double bandLipless_m = 0.4;
     // band of the free speed
     double bandFall = 0.25;
     bool operator==(const Model&) const = default;
@@ -66,7 +101,8 @@ struct Model {
 
 /// One row of the table of coefficients.
 struct Coefficient {
-    const char* group;  ///< "water", "hull", "lip", "hooks", "line", "band"
+    const char*
+        group;  ///< "water", "hull", "lip", "fins", "hooks", "line", "swing", "cast", "band"
     const char* key;
     double Model::*value;
     Quantity quantity;

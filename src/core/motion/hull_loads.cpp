@@ -49,9 +49,10 @@ class Plate {
 // Loads over the angle of attack, what does not change with it worked out once.
 class LoadFormula {
   public:
-    LoadFormula(const TowedHull& hull, const std::optional<TowedLip>& lip,
-                const std::vector<TowedPart>& parts, double reynolds, const Model& model)
-        : model_(model), hull_(hull), lip_(lip) {
+    LoadFormula(const TowedShape& shape, const Model& model)
+        : model_(model), hull_(shape.hull), lip_(shape.lip), surfaces_(shape.surfaces) {
+        const TowedHull& hull = hull_;
+        const std::optional<TowedLip>& lip = lip_;
         const double munkShare =
             lip ? model.munk -
                       model.munkLipLoss *
@@ -62,8 +63,8 @@ class LoadFormula {
         cross_ = finiteLengthFactor(slenderness) *
                  crossFlowDrag(hull.height_m / hull.width_m, hull.squareness);
         lift_ = model.bareLift * kPi * hull.width_m * hull.height_m / 4;
-        axial_ = axialDragArea(hull, reynolds, model);
-        for (const TowedPart& part : parts) {
+        axial_ = axialDragArea(hull, shape.reynolds, model);
+        for (const TowedPart& part : shape.parts) {
             partDrag_ += part.dragArea_m2;
             partMoment_ += part.dragArea_m2 * part.place_m;
         }
@@ -82,32 +83,45 @@ class LoadFormula {
         }
     }
 
-    Loads at(double alpha) const {
-        Loads sum;
+    LoadShares at(double alpha) const {
+        LoadShares sum;
         const double u = std::cos(alpha);
         const double w = std::sin(alpha);
-        sum.moment_m3 += munk_ * 2 * u * w * std::sqrt(0.5 * (1 + std::abs(u)));
+        Loads& body = sum.body;
+        body.moment_m3 += munk_ * 2 * u * w * std::sqrt(0.5 * (1 + std::abs(u)));
         const double cross = crossFactor(alpha) * cross_ * w * std::abs(w);
-        sum.up_m2 += cross * hull_.planArea_m2;
-        sum.moment_m3 -= cross * hull_.planMoment_m3;
+        body.up_m2 += cross * hull_.planArea_m2;
+        body.moment_m3 -= cross * hull_.planMoment_m3;
         if (!lip_) {
-            addAt(sum, {hull_.planMoment_m3 / hull_.planArea_m2, 0.0}, 0.0,
+            addAt(body, {hull_.planMoment_m3 / hull_.planArea_m2, 0.0}, 0.0,
                   lift_ * std::abs(u) * w);
         }
-        addAt(sum, {0.0, hull_.centroidZ_m}, axial_ * u * std::abs(u), 0.0);
+        addAt(body, {0.0, hull_.centroidZ_m}, axial_ * u * std::abs(u), 0.0);
         if (lip_) {
             if (lip_->angle_rad >= 30 * kDegree && alpha < 0) {
                 const double share = std::min(1.0, (lip_->angle_rad / kDegree - 15) / 30);
                 const double wake =
                     model_.lipWake * std::clamp((-alpha / kDegree - 20) / 25, 0.0, 1.0);
-                addAt(sum, {0.0, hull_.centroidZ_m}, wake * lip_->chord_m * lip_->span_m * share,
+                addAt(body, {0.0, hull_.centroidZ_m}, wake * lip_->chord_m * lip_->span_m * share,
                       0.0);
             }
-            addLip(sum, alpha);
+            addLip(sum.lip, alpha);
         }
-        sum.aft_m2 += partDrag_ * u;
-        sum.up_m2 += partDrag_ * w;
-        sum.moment_m3 += partMoment_.y() * u - partMoment_.x() * w;
+        sum.hooks.aft_m2 = partDrag_ * u;
+        sum.hooks.up_m2 = partDrag_ * w;
+        sum.hooks.moment_m3 = partMoment_.y() * u - partMoment_.x() * w;
+        // Twice the density of one gives forces per dynamic pressure.
+        for (const TowedSurface& surface : surfaces_) {
+            const Wrench work = surfaceLoads(surface, {-u, 0, -w}, {0, 0, 0}, 2.0, model_);
+            sum.surfaces.aft_m2 += work.force_N.x();
+            sum.surfaces.up_m2 += work.force_N.z();
+            sum.surfaces.moment_m3 += work.moment_N_m.y();
+        }
+        if (model_.rollLoss > 0) {
+            for (Loads* part : {&sum.body, &sum.lip, &sum.surfaces, &sum.hooks}) {
+                rollOut(*part, u, w);
+            }
+        }
         return sum;
     }
 
@@ -132,6 +146,14 @@ class LoadFormula {
         return (1 - steep_) * model_.crossFlowLip + steep_ * interpolate(steep, alpha / kDegree);
     }
 
+    // Rolling about its way a bait turns its lift to the sides and back: the mean is less.
+    void rollOut(Loads& sum, double u, double w) const {
+        const double lost = model_.rollLoss * (sum.up_m2 * u - sum.aft_m2 * w);
+        sum.up_m2 -= lost * u;
+        sum.aft_m2 += lost * w;
+        sum.moment_m3 *= 1 - model_.rollLoss;
+    }
+
     void addLip(Loads& sum, double alpha) const {
         const double incidence = wrapped(lip_->angle_rad - alpha);
         const bool reversed = std::abs(incidence) > kPi / 2;
@@ -152,6 +174,7 @@ class LoadFormula {
     const Model& model_;
     const TowedHull& hull_;
     const std::optional<TowedLip>& lip_;
+    const std::vector<TowedSurface>& surfaces_;
     std::optional<Plate> plate_;
     double munk_ = 0, cross_ = 0, lift_ = 0, axial_ = 0, partDrag_ = 0;
     Eigen::Vector2d partMoment_ = Eigen::Vector2d::Zero();
@@ -194,17 +217,28 @@ double axialDragArea(const TowedHull& hull, double reynolds, const Model& model)
            (1 + 1.5 * std::pow(bluntness, 1.5) + 7 * std::pow(bluntness, 3));
 }
 
-Loads computeLoads(const TowedHull& hull, const std::optional<TowedLip>& lip,
-                   const std::vector<TowedPart>& parts, double reynolds, double alpha,
-                   const Model& model) {
-    return LoadFormula(hull, lip, parts, reynolds, model).at(alpha);
+Loads computeLoads(const TowedShape& shape, double alpha, const Model& model) {
+    return LoadFormula(shape, model).at(alpha).sum();
 }
 
-LoadTable::LoadTable(const TowedHull& hull, const std::optional<TowedLip>& lip,
-                     const std::vector<TowedPart>& parts, double reynolds, const Model& model) {
-    const LoadFormula formula(hull, lip, parts, reynolds, model);
+LoadShares computeLoadShares(const TowedShape& shape, double alpha, const Model& model) {
+    return LoadFormula(shape, model).at(alpha);
+}
+
+Loads LoadShares::sum() const {
+    Loads all;
+    for (const Loads* part : {&body, &lip, &hooks, &surfaces}) {
+        all.aft_m2 += part->aft_m2;
+        all.up_m2 += part->up_m2;
+        all.moment_m3 += part->moment_m3;
+    }
+    return all;
+}
+
+LoadTable::LoadTable(const TowedShape& shape, const Model& model) {
+    const LoadFormula formula(shape, model);
     for (int i = 0; i <= kCount; ++i) {
-        table_[i] = formula.at((-180.0 + 0.25 * i) * kDegree);
+        table_[i] = formula.at((-180.0 + 0.25 * i) * kDegree).sum();
     }
 }
 

@@ -12,6 +12,7 @@
 #include <Eigen/Core>
 
 #include "core/model/model.h"
+#include "core/motion/surface_loads.h"
 
 namespace wl {
 
@@ -47,6 +48,16 @@ struct TowedPart {
     bool operator==(const TowedPart&) const = default;
 };
 
+/// All that is towed: what a load table is made of, and the key it is kept under.
+struct TowedShape {
+    TowedHull hull;
+    std::optional<TowedLip> lip;
+    std::vector<TowedPart> parts;
+    std::vector<TowedSurface> surfaces;  ///< beside the lip
+    double reynolds = 0.0;
+    bool operator==(const TowedShape&) const = default;
+};
+
 /// (drag aft, lift up, moment about the nose) per q.
 struct Loads {
     double aft_m2 = 0.0;
@@ -69,18 +80,25 @@ double finiteLengthFactor(double slenderness);
 /// Axial drag area of the body alone, m2 (Hoerner, with Blasius or ITTC-57 friction; recalled).
 double axialDragArea(const TowedHull& hull, double reynolds, const Model& model = {});
 
-/// Loads on body, lip and parts. Sources term by term in docs/theory.md. The cross-flow, Munk and
-/// lip factors for a body with a lip come from this project's own flow solutions of a 76 mm body,
-/// and carry the doubt stated with the depth.
-Loads computeLoads(const TowedHull& hull, const std::optional<TowedLip>& lip,
-                   const std::vector<TowedPart>& parts, double reynolds, double alpha_rad,
-                   const Model& model = {});
+/// The same by what the water works on. The lip's drag on the body behind it is the body's.
+struct LoadShares {
+    Loads body;
+    Loads lip;
+    Loads surfaces;
+    Loads hooks;
+    Loads sum() const;
+};
+
+/// Loads on body, lip, parts and surfaces. Sources term by term in docs/theory.md. The cross-flow,
+/// Munk and lip factors for a body with a lip come from this project's own flow solutions of a 76
+/// mm body, and carry the doubt stated with the depth.
+Loads computeLoads(const TowedShape& shape, double alpha_rad, const Model& model = {});
+LoadShares computeLoadShares(const TowedShape& shape, double alpha_rad, const Model& model = {});
 
 /// The same tabulated each 0.25 degrees over the full circle; look-ups are straight lines between.
 class LoadTable {
   public:
-    LoadTable(const TowedHull& hull, const std::optional<TowedLip>& lip,
-              const std::vector<TowedPart>& parts, double reynolds, const Model& model = {});
+    explicit LoadTable(const TowedShape& shape, const Model& model = {});
     Loads at(double alpha_rad) const;
 
   private:

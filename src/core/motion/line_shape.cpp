@@ -6,6 +6,8 @@
 #include <boost/numeric/odeint/stepper/runge_kutta4.hpp>
 #include <cmath>
 #include <cstdint>
+#include <optional>
+#include <utility>
 
 #include "core/base/units.h"
 
@@ -64,7 +66,34 @@ class LineEquations {
     double weight_, toReynolds_, far_, slow_, tangential_;
 };
 
+// A length of one kind of line and the steps it is integrated in.
+struct Stretch {
+    double length_m = 0.0;
+    int steps = 0;
+};
+
+std::pair<Stretch, Stretch> stretchesOf(const Line& line, double length_m, int steps) {
+    if (line.leaderLength_m <= 0) {
+        return {{}, {length_m, steps}};
+    }
+    constexpr int kLeast = 4;
+    const double leader = std::min(line.leaderLength_m, length_m);
+    const int own = std::max(kLeast, static_cast<int>(std::ceil(steps * leader / length_m)));
+    if (leader >= length_m) {
+        return {{leader, std::max(own, steps)}, {}};
+    }
+    return {{leader, own}, {length_m - leader, std::max(kLeast, steps - own)}};
+}
+
 }  // namespace
+
+Line Line::leader() const {
+    Line other = *this;
+    other.diameter_m = leaderDiameter_m;
+    other.density_kg_m3 = leaderDensity_kg_m3;
+    other.leaderLength_m = 0;
+    return other;
+}
 
 double Line::submergedWeight_N_m() const {
     return (density_kg_m3 - waterDensity_kg_m3) * kPi / 4 * diameter_m * diameter_m * kGravity_m_s2;
@@ -98,10 +127,8 @@ double lineDensity_kg_m3(LineKind kind) {
 LineEnd integrateLine(const Line& line, double tension_N, double lineAngle_rad, double length_m,
                       double depth_m, int steps, const LineMotion& motion,
                       std::vector<Eigen::Vector2d>* trace) {
-    const LineEquations equations(line, motion);
     StateStepper stepper;
     State y{0, 0, tension_N * std::cos(lineAngle_rad), -tension_N * std::sin(lineAngle_rad)};
-    const double ds = length_m / steps;
     double s = 0;
     auto note = [trace](double x, double z) {
         if (trace != nullptr) {
@@ -109,30 +136,42 @@ LineEnd integrateLine(const Line& line, double tension_N, double lineAngle_rad, 
         }
     };
     note(0, 0);
-    for (int i = 0; i < steps; ++i) {
-        const State before = y;
-        stepper.do_step(equations, y, s, ds);
-        const double depthBefore = depth_m + before[1];
-        const double depthAfter = depth_m + y[1];
-        if (depthAfter < 0) {
-            const double share = std::clamp(depthBefore / (depthBefore - depthAfter), 0.0, 1.0);
-            y = before;
-            if (share > 0) {
-                stepper.do_step(equations, y, s, ds * share);
+    std::optional<LineEnd> inAir;
+    const auto run = [&](const LineEquations& equations, const Stretch& stretch) {
+        const double ds = stretch.length_m / stretch.steps;
+        for (int i = 0; i < stretch.steps; ++i) {
+            const State before = y;
+            stepper.do_step(equations, y, s, ds);
+            const double depthBefore = depth_m + before[1];
+            const double depthAfter = depth_m + y[1];
+            if (depthAfter < 0) {
+                const double share = std::clamp(depthBefore / (depthBefore - depthAfter), 0.0, 1.0);
+                y = before;
+                if (share > 0) {
+                    stepper.do_step(equations, y, s, ds * share);
+                }
+                s += ds * share;
+                note(y[0], y[1]);
+                const double rest = std::max(0.0, length_m - s);
+                const Eigen::Vector2d pull(y[2], y[3] - 0.5 * line.airWeight_N_m() * rest);
+                const Eigen::Vector2d end =
+                    Eigen::Vector2d(y[0], y[1]) + rest * pull / std::max(pull.norm(), 1e-12);
+                note(end.x(), end.y());
+                inAir = LineEnd{end, {y[2], y[3]}, s};
+                return;
             }
-            s += ds * share;
+            s += ds;
             note(y[0], y[1]);
-            const double rest = std::max(0.0, length_m - s);
-            const Eigen::Vector2d pull(y[2], y[3] - 0.5 * line.airWeight_N_m() * rest);
-            const Eigen::Vector2d end =
-                Eigen::Vector2d(y[0], y[1]) + rest * pull / std::max(pull.norm(), 1e-12);
-            note(end.x(), end.y());
-            return {end, {y[2], y[3]}, s};
         }
-        s += ds;
-        note(y[0], y[1]);
+    };
+    const auto [leader, main] = stretchesOf(line, length_m, steps);
+    if (leader.steps > 0) {
+        run(LineEquations(line.leader(), motion), leader);
     }
-    return {{y[0], y[1]}, {y[2], y[3]}, s};
+    if (main.steps > 0 && !inAir) {
+        run(LineEquations(line, motion), main);
+    }
+    return inAir.value_or(LineEnd{{y[0], y[1]}, {y[2], y[3]}, s});
 }
 
 double trolledDepth_m(const Line& line, double tension_N, double lineAngle_rad, double speed_m_s,
@@ -145,11 +184,14 @@ double trolledDepth_m(const Line& line, double tension_N, double lineAngle_rad, 
     integrateLine(line, tension_N, lineAngle_rad, length_m, 1e6, steps, level, &points);
     // The rest above the surface is straight at the line's angle there: the wet length is the one
     // whose remaining line just spans the height of the rod tip.
-    const double ds = length_m / steps;
-    double lastGap = 0;
+    const auto [leader, main] = stretchesOf(line, length_m, steps);
+    double lastGap = 0, s = 0;
     for (size_t i = 1; i < points.size(); ++i) {
+        const Stretch& in = i <= size_t(leader.steps) ? leader : main;
+        const double ds = in.length_m / in.steps;
+        s += ds;
         const Eigen::Vector2d t = (points[i] - points[i - 1]) / ds;
-        const double rest = length_m - ds * double(i);
+        const double rest = length_m - s;
         const double gap = -t.y() * rest - height_m;
         if (gap <= 0) {
             const double share = i == 1 || lastGap == gap ? 1.0 : lastGap / (lastGap - gap);

@@ -22,7 +22,12 @@ struct Line {
     double normalFar = Model{}.lineNormal;  ///< drag across it far from rest
     double normalSlow = Model{}.lineSlow;   ///< what slowness adds
     double fixedNormalDrag = 0.0;           ///< over 0: used instead of White's curve (for checks)
+    double leaderLength_m = 0.0;            ///< of other stuff next to the bait
+    double leaderDiameter_m = 0.0003;
+    double leaderDensity_kg_m3 = 1140.0;
 
+    /// The leader as a line of its own, in the same water.
+    Line leader() const;
     double submergedWeight_N_m() const;
     double airWeight_N_m() const;
     /// (far + slow Re^(-2/3)) times strumming (White, Viscous Fluid Flow, recalled: 1 and 10).
@@ -49,8 +54,8 @@ struct LineEnd {
 
 /// Integrates d(T t)/ds = 1/2 rho d Cn |vn| vn + 1/2 rho pi d Ct |vt| vt t - w down from the bait
 /// over `length_m` in `steps` fourth-order Runge-Kutta steps. At the surface (down = -depth) it
-/// lands with one short step, and the rest hangs straight in air. `trace`, when given, receives the
-/// points.
+/// lands with one short step, and the rest hangs straight in air. A leader takes its share of the
+/// steps, four at least. `trace`, when given, receives the points.
 LineEnd integrateLine(const Line& line, double tension_N, double lineAngle_rad, double length_m,
                       double depth_m, int steps, const LineMotion& motion,
                       std::vector<Eigen::Vector2d>* trace = nullptr);

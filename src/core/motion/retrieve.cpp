@@ -50,7 +50,15 @@ class RetrieveStepper {
     Match tryAt(const Complex& place, const Unknowns& x, double alpha) const {
         Match match;
         const double speed = std::exp(std::clamp(x.lnSpeed, -6.0, 4.0));
-        match.trim = pull_(speed, x.path, alpha);
+        const double current = retrieve_.current_m_s;
+        const double toRod = speed * std::cos(x.path) - current, sinking = speed * std::sin(x.path);
+        // Carried by the current faster than it is drawn, the line hangs slack.
+        if (current != 0 && toRod <= 0) {
+            return match;
+        }
+        match.trim = current == 0
+                         ? pull_(speed, x.path, alpha)
+                         : pull_(std::hypot(toRod, sinking), std::atan2(sinking, toRod), alpha);
         if (!match.trim) {
             return match;
         }
@@ -64,7 +72,7 @@ class RetrieveStepper {
             std::min(retrieve_.reelSpeed_m_s / -mu.real(), 4 * std::abs(place) + 1.0);
         // v(p) = mu p, with x counted towards the rod.
         LineMotion turning;
-        turning.atBait_m_s = {-velocity.real(), velocity.imag()};
+        turning.atBait_m_s = {-velocity.real() - current, velocity.imag()};
         turning.perMetre_1_s << mu.real(), mu.imag(), -mu.imag(), mu.real();
         const LineEnd end =
             integrateLine(line_, match.trim->tension_N, match.trim->lineAngle_rad, lengthOut,
@@ -206,7 +214,10 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
     double away = std::sqrt(std::max(taut, 0.25 * retrieve.cast_m * retrieve.cast_m));
 
     // First guess: a straight line to the tip, at reel speed along the pull of a level tow.
-    const std::optional<Trim> level = pull(retrieve.reelSpeed_m_s, 0.0, startAlpha);
+    constexpr double kSlowest_m_s = 0.05;
+    const double through = std::max(retrieve.reelSpeed_m_s - retrieve.current_m_s,
+                                    std::min(retrieve.reelSpeed_m_s, kSlowest_m_s));
+    const std::optional<Trim> level = pull(through, 0.0, startAlpha);
     if (!level) {
         path.end = RetrieveEnd::NoTrim;
         return path;
@@ -281,6 +292,11 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         down += stepLength * std::sin(steered);
         time += stepLength / speed;
         ++count;
+        if (time > retrieve.longest_s) {
+            path.points.push_back({away, std::max(0.0, down - height), time, match.trim->pitch_rad,
+                                   match.trim->tension_N, speed, match.trim->lineAngle_rad});
+            break;
+        }
         if (down <= height) {
             path.end = count < 5 ? RetrieveEnd::StaysOnTop : RetrieveEnd::Surfaced;
             path.points.push_back({away, 0.0, time, match.trim->pitch_rad, match.trim->tension_N,

@@ -18,10 +18,12 @@ struct Retrieve {
     double reelSpeed_m_s = 0.9;
     double rodTipHeight_m = 0.5;
     double startDepth_m = 0.02;
+    double current_m_s = 0.0;  ///< of the water, towards the rod positive
+    double longest_s = 1e9;    ///< broken off after this time
 };
 
-/// How the bait pulls at a speed and path angle; `startAlpha` names the branch it is on. Nothing
-/// when it has no steady attitude.
+/// How the bait pulls at a speed and path angle over the water; `startAlpha` names the branch it is
+/// on. Nothing when it has no steady attitude.
 using PullModel =
     std::function<std::optional<Trim>(double speed_m_s, double path_rad, double startAlpha_rad)>;
 
@@ -31,12 +33,12 @@ struct RetrievePoint {
     double time_s = 0.0;
     double pitch_rad = 0.0;
     double tension_N = 0.0;
-    double speed_m_s = 0.0;
+    double speed_m_s = 0.0;      ///< over the ground
     double lineAngle_rad = 0.0;  ///< at the tie, over the level
 };
 
 enum class RetrieveEnd {
-    ReachedRod,  ///< ran to within 3 % of the cast
+    ReachedRod,  ///< ran to within 3 % of the cast, or out of its time
     Surfaced,    ///< came up on the way
     StaysOnTop,  ///< will not go down from the start
     NoTrim,      ///< no steady attitude at this speed
@@ -54,16 +56,19 @@ struct RetrievePath {
 };
 
 /// How finely a retrieve is worked out: steps of the bait as shares of the cast, steps along the
-/// line, how near its end must come to the rod tip, in line lengths, and whether a run is searched
-/// for from many starts before it is given up.
+/// line, how near its end must come to the rod tip, in line lengths, whether a run is searched for
+/// from many starts before it is given up, and whether what leaves its depth open is worked out
+/// source by source.
 struct RetrieveGrid {
     double stepShare = 0.01;
     int lineSteps = 24;
     double tolerance = 1e-10;
     bool searches = true;
+    bool doubts = false;
 };
 inline constexpr RetrieveGrid kFineRetrieve{};
-inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 12, 1e-4, false};
+inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 16, 1e-4, false};
+inline constexpr RetrieveGrid kWithDoubts{0.01, 24, 1e-10, true, true};
 
 /// Steps the bait in by a share of the cast. At each point the line keeps its shape up to
 /// similarity about the rod tip: with complex places p from the tip, v(p) = mu p, mu = bait's

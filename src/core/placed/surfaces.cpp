@@ -47,11 +47,36 @@ void addFace(const BodyCurves& curves, bool nose, std::vector<Surface>& out) {
     s.centre_m = face.centroid_m;
     s.chord_m = face.height_m;
     s.span_m = face.area_m2 / face.height_m;
+    const EndFace& cut = curves.endFace(nose);
+    s.cupShare = cut.cupDepth_m / std::max(1e-9, cut.cupShare * face.height_m / 2);
     out.push_back(s);
 }
 
+// How far a fin's root is mirrored by the skin, judged at both ends and the middle of its chord.
+double mirroredBySkin(const BodyCurves& curves, const Surface& s, const Vector3d& outward) {
+    constexpr int kLooks = 3;
+    int on = 0;
+    bool broad = true;
+    for (int i = 0; i < kLooks; ++i) {
+        const double x = s.centre_m.x() + (0.5 * i - 0.5) * s.chord_m;
+        if (x < 0 || x > curves.length_m()) {
+            continue;
+        }
+        const Section at = curves.atX(x);
+        const double middle = 0.5 * (at.back_m + at.belly_m);
+        const double half = std::abs(outward.z()) * 0.5 * (at.back_m - at.belly_m) +
+                            std::abs(outward.y()) * at.halfWidth_m;
+        const Vector3d from = s.centre_m - Vector3d(s.centre_m.x(), 0, middle);
+        const double clear = std::abs(from.dot(outward)) - half - 0.5 * s.span_m;
+        on += clear < 0.5 * s.span_m ? 1 : 0;
+        broad = broad && 2 * half >= s.span_m;
+    }
+    return on == 0 ? 1.0 : on == kLooks && broad ? 2.0 : 1.5;
+}
+
 // A fin stands in the length of the bait, its middle at its place.
-void addFin(const Design& design, size_t index, std::vector<Surface>& out) {
+void addFin(const Design& design, const BodyCurves& curves, size_t index,
+            std::vector<Surface>& out) {
     const Fitting& f = design.fittings[index];
     Surface s;
     switch (f.kind) {
@@ -79,6 +104,10 @@ void addFin(const Design& design, size_t index, std::vector<Surface>& out) {
         s.centre_m = fittingPlace(design, f);
         s.centre_m.y() *= side;
         s.root_m = s.centre_m - 0.5 * s.chord_m * s.along;
+        const double cant = f.cant_rad.value_or(f.mirrored ? 0.0 : kPi / 2);
+        const Vector3d outward(0, side * std::cos(cant), std::sin(cant));
+        s.normal = {0, -side * std::sin(cant), std::cos(cant)};
+        s.aspectFactor = mirroredBySkin(curves, s, outward);
         out.push_back(s);
     }
 }
@@ -115,7 +144,7 @@ std::vector<Surface> surfacesOf(const Design& design, const BodyCurves& curves,
     addFace(curves, true, out);
     addFace(curves, false, out);
     for (size_t i = 0; i < design.fittings.size(); ++i) {
-        addFin(design, i, out);
+        addFin(design, curves, i, out);
     }
     for (const BodyPart& part : parts) {
         if (part.appendage) {

@@ -24,18 +24,21 @@ struct Surface {
     double chord_m = 0.0;                                ///< along it
     double span_m = 0.0;                                 ///< its area by its chord
     double thickness_m = 0.0;
-    bool swings = false;  ///< on a hinge of its own
+    /// What its aspect ratio is worth more for the skin that mirrors it: 2 where its whole root
+    /// lies on a skin as broad beside it as it is long, 1.5 where part of it does, 1 clear of it.
+    double aspectFactor = 1.0;
+    double cupShare = 0.0;  ///< depth of a face's dish by the radius it reaches
+    bool swings = false;    ///< on a hinge of its own
 
     double area_m2() const { return chord_m * span_m; }
-    /// Whether tow and fall leave out the water's work on it. A face is part of the skin: its work
-    /// is the body's, and a lip's where it dives the bait.
-    bool leftOut() const {
-        return kind != Kind::Lip && kind != Kind::NoseFace && kind != Kind::TailFace;
-    }
+    /// Whether it only drags.
+    bool isLump() const { return thickness_m > chord_m / 3; }
+    /// Whether tow and fall know nothing of it, for want of an area or a length.
+    bool leftOut() const { return area_m2() <= 0; }
 };
 
 /// Every one a design has; mirrored fins and both arms of a V each by itself. A fin without an area
-/// typed has none. `parts` are those made of the design.
+/// typed has none of it. `parts` are those made of the design.
 std::vector<Surface> surfacesOf(const Design& design, const BodyCurves& curves,
                                 const std::vector<BodyPart>& parts);
 

@@ -36,18 +36,9 @@ struct BaitShape {
     std::vector<BodyPart> parts;  ///< chain first, then appendages
 };
 
-/// What the load table is made of: the key under which it is kept.
-struct LoadInputs {
-    TowedHull hull;
-    std::optional<TowedLip> lip;
-    std::vector<TowedPart> parts;
-    double reynolds = 0.0;
-    bool operator==(const LoadInputs&) const = default;
-};
-
 /// Stage four: the water's work over the angle of attack.
 struct BaitLoads {
-    LoadInputs inputs;
+    TowedShape inputs;
     std::shared_ptr<const LoadTable> table;
 };
 

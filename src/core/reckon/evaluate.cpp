@@ -59,13 +59,12 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
                              *d.hulls},
                             d.waterDensity_kg_m3));
     const bool sameModel = near != nullptr && near->model == model;
-    LoadInputs inputs = loadInputsOf(design, d);
+    TowedShape inputs = towedShapeOf(design, d);
     const bool sameLoads = sameModel && near->loads->inputs == inputs;
     if (sameLoads) {
         d.loads = near->loads;
     } else {
-        auto table = std::make_shared<const LoadTable>(inputs.hull, inputs.lip, inputs.parts,
-                                                       inputs.reynolds, model);
+        auto table = std::make_shared<const LoadTable>(inputs, model);
         d.loads = std::make_shared<const BaitLoads>(BaitLoads{std::move(inputs), std::move(table)});
     }
     const bool sameRest = sameMass && sameLoads;

@@ -7,7 +7,50 @@
 
 namespace wl {
 
-LoadInputs loadInputsOf(const Design& design, const Derived& d) {
+namespace {
+
+TowedSurface towedSurface(const Surface& s) {
+    using Kind = TowedSurface::Kind;
+    TowedSurface t;
+    t.centre_m = s.centre_m;
+    t.along = s.along;
+    t.normal = s.normal;
+    t.chord_m = s.chord_m;
+    t.span_m = s.span_m;
+    t.thickness_m = s.thickness_m;
+    t.aspectFactor = s.aspectFactor;
+    t.cupShare = s.cupShare;
+    switch (s.kind) {
+        case Surface::Kind::NoseFace:
+            t.kind = Kind::NoseFace;
+            break;
+        case Surface::Kind::TailFace:
+            t.kind = Kind::TailFace;
+            break;
+        case Surface::Kind::Bristles:
+            t.kind = Kind::Bristles;
+            break;
+        default:
+            t.kind = s.isLump() ? Kind::Lump : Kind::Fin;
+    }
+    return t;
+}
+
+// The diving plate is reckoned as the lip.
+std::vector<TowedSurface> towedSurfaces(const std::vector<Surface>& surfaces) {
+    std::vector<TowedSurface> out;
+    const Surface* diving = divingSurface(surfaces);
+    for (const Surface& s : surfaces) {
+        if (&s != diving && s.chord_m > 0 && s.span_m > 0) {
+            out.push_back(towedSurface(s));
+        }
+    }
+    return out;
+}
+
+}  // namespace
+
+TowedShape towedShapeOf(const Design& design, const Derived& d) {
     const Model& model = d.model;
     const BaitShape& shape = *d.shape;
     TowedHull hull;
@@ -45,7 +88,7 @@ LoadInputs loadInputsOf(const Design& design, const Derived& d) {
         }
     }
     const double reynolds = design.brief.retrieveSpeed_m_s * hull.length_m / d.waterViscosity_m2_s;
-    return {hull, lip, std::move(parts), reynolds};
+    return {hull, lip, std::move(parts), towedSurfaces(d.mass->surfaces), reynolds};
 }
 
 }  // namespace wl

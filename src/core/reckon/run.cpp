@@ -4,7 +4,9 @@
 #include <cmath>
 #include <exception>
 
-#include "core/base/units.h"
+#include "core/reckon/cadence.h"
+#include "core/reckon/depth_doubts.h"
+#include "core/reckon/tow.h"
 
 namespace wl {
 
@@ -48,6 +50,9 @@ std::optional<double> tellableSpeed(const PullModel& pull, const Line& line, Ret
     constexpr double kFaster = 1.15, kStep = 0.2;
     while (retrieve.reelSpeed_m_s < kFastest_m_s && !stop.stop_requested()) {
         retrieve.reelSpeed_m_s *= kFaster;
+        if (retrieve.reelSpeed_m_s <= retrieve.current_m_s) {
+            continue;
+        }
         Run there;
         there.path.end = RetrieveEnd::NoSolution;
         runFromWhereTaut(pull, line, retrieve, level, kStep, stop, kCoarseRetrieve, there);
@@ -61,44 +66,34 @@ std::optional<double> tellableSpeed(const PullModel& pull, const Line& line, Ret
 }  // namespace
 
 static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const RetrieveGrid& grid) {
-    const Design& design = *d.design;
-    const Brief& brief = design.brief;
-    const Model& model = d.model;
-    const Rest& rest = *d.rest;
+    const Brief& brief = d.design->brief;
     Run run;
-    const double level = std::clamp(rest.pitch_rad, -0.3, 0.3);
-    run.trims = findTrims(d.towed, brief.retrieveSpeed_m_s, 0.0);
-    run.levelTrim = settleTrim(d.towed, brief.retrieveSpeed_m_s, 0.0, level);
+    const double level = towStart_rad(d);
+    constexpr double kSlowest_m_s = 0.05;
+    const double through = std::max(kSlowest_m_s, brief.retrieveSpeed_m_s - brief.current_m_s);
+    run.trims = findTrims(d.towed, through, 0.0);
+    run.levelTrim = settleTrim(d.towed, through, 0.0, level);
 
-    Line line;
-    line.diameter_m = brief.lineDiameter_m;
-    line.density_kg_m3 = lineDensity_kg_m3(brief.lineKind);
-    line.waterDensity_kg_m3 = d.waterDensity_kg_m3;
-    line.waterViscosity_m2_s = d.waterViscosity_m2_s;
-    line.tangentialDrag = model.lineTangential;
-    line.strumming = model.strumming;
-    line.normalFar = model.lineNormal;
-    line.normalSlow = model.lineSlow;
-
-    run.startDepth_m = 0.6 * d.shape->sizes.maxHeight_m;
-    if (rest.net_kg < 0) {
-        run.startDepth_m = std::max(
-            run.startDepth_m, std::min(rest.fall.speed_m_s * brief.countdown_s,
-                                       std::min(brief.waterDepth_m, 0.8 * brief.castLength_m)));
-    }
+    const Line line = lineOf(d);
+    run.startDepth_m = startDepth_m(d);
     const Retrieve retrieve{brief.castLength_m, brief.retrieveSpeed_m_s, brief.rodTipHeight_m,
-                            run.startDepth_m};
-    const PullModel pull = [&d](double speed, double path, double alpha) {
-        return settleTrim(d.towed, speed, path, alpha);
-    };
+                            run.startDepth_m, brief.current_m_s};
+    const PullModel pull = pullOf(d.towed);
     run.path = computeRetrieve(pull, line, retrieve, level, stop, grid);
+    // A current that outruns the reel carries bait and line along, slack.
+    if (brief.current_m_s >= brief.retrieveSpeed_m_s && run.path.end != RetrieveEnd::Cancelled) {
+        run.path = {};
+        run.path.end = RetrieveEnd::NoSolution;
+    }
     run.tautFrom_m = brief.castLength_m;
     if (run.path.end == RetrieveEnd::NoSolution ||
         (run.path.end == RetrieveEnd::NoTrim && run.levelTrim)) {
         constexpr double kStep = 0.05;
         run.path.end = RetrieveEnd::NoSolution;
         run.tautFrom_m = 0;
-        runFromWhereTaut(pull, line, retrieve, level, kStep, stop, grid, run);
+        if (brief.current_m_s < brief.retrieveSpeed_m_s) {
+            runFromWhereTaut(pull, line, retrieve, level, kStep, stop, grid, run);
+        }
         if (run.tautFrom_m == 0) {
             run.tellableFrom_m_s = tellableSpeed(pull, line, retrieve, level, stop);
         }
@@ -107,16 +102,7 @@ static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const Ret
         run.path.end = RetrieveEnd::Cancelled;
         return run;
     }
-    // From lips in line to steep ones as the loads go: no step in between.
-    const double steep =
-        design.lip.present
-            ? std::clamp((lipChord(design.lip).angle_rad - model.lipSteepFrom_rad) /
-                             std::max(1e-9, model.lipSteepTo_rad - model.lipSteepFrom_rad),
-                         0.0, 1.0)
-            : 1.0;
     const double deepest = run.path.maxDepth_m;
-    const double halfBand = (1 - steep) * model.bandInLine * deepest +
-                            steep * std::max(model.bandSteep * deepest, model.bandSteep_m);
     run.depthKnown = run.path.end != RetrieveEnd::NoTrim && run.path.end != RetrieveEnd::NoSolution;
     // Lift on the line would have to bend it the other way for its end to come up to the rod.
     const auto lowest = std::max_element(
@@ -126,13 +112,32 @@ static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const Ret
                       lowest->lineAngle_rad < 0;
     run.depthKnown = run.depthKnown && !run.floatsSlack;
     if (run.depthKnown) {
-        run.depthLow_m = std::max(0.0, deepest - halfBand);
-        run.depthHigh_m = deepest + halfBand;
+        if (grid.doubts) {
+            run.doubts = depthDoubts(d, run.tautFrom_m, stop);
+            if (stop.stop_requested()) {
+                run.path.end = RetrieveEnd::Cancelled;
+                run.depthKnown = false;
+                return run;
+            }
+        }
+        run.doubts.push_back(restOfDoubt(d, deepest));
+        double shallower = 0, deeper = 0;
+        for (const DepthDoubt& doubt : run.doubts) {
+            shallower = std::hypot(shallower, doubt.shallower_m);
+            deeper = std::hypot(deeper, doubt.deeper_m);
+        }
+        run.depthLow_m = std::max(0.0, deepest - shallower);
+        run.depthHigh_m = deepest + deeper;
     }
-    if (run.levelTrim && run.levelTrim->lineAngle_rad > 0) {
+    if (!brief.cadence.empty()) {
+        run.cadence = computeCadence(d, stop, grid);
+    }
+    const auto trolled = settleTrim(d.towed, brief.retrieveSpeed_m_s, 0.0, level);
+    if (trolled && trolled->lineAngle_rad > 0) {
         run.trolledDepth_m = std::max(
-            0.0, trolledDepth_m(line, run.levelTrim->tension_N, run.levelTrim->lineAngle_rad,
-                                brief.retrieveSpeed_m_s, brief.castLength_m, brief.rodTipHeight_m));
+            0.0, trolledDepth_m(
+                     line, trolled->tension_N, trolled->lineAngle_rad, brief.retrieveSpeed_m_s,
+                     brief.trolledLine_m.value_or(brief.castLength_m), brief.rodTipHeight_m));
     }
     return run;
 }

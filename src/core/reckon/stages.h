@@ -9,7 +9,7 @@ namespace wl {
 /// Errors: those of evaluate().
 Result<BaitShape> shapeOf(const Design& design, double waterDensity_kg_m3);
 /// Reads shape, mass and water.
-LoadInputs loadInputsOf(const Design& design, const Derived& derived);
+TowedShape towedShapeOf(const Design& design, const Derived& derived);
 /// Reads everything before it. `sameMass`: the rest of a bait of the same mass in other loads,
 /// whose floating is taken over.
 Rest restOf(const Derived& derived, const Rest* sameMass);

@@ -276,6 +276,10 @@ std::vector<Finding> checkRun(const Derived& d, const Run& run) {
     if (!run.depthKnown) {
         return out;
     }
+    const double angle = lipChord(design.lip).angle_rad;
+    if (design.lip.present && angle >= d.model.lipSteepTo_rad) {
+        add("run.likely_too_shallow", Severity::Note, "/lip/angle", {{Quantity::Angle, angle}});
+    }
     if (run.path.maxDepth_m > brief.waterDepth_m) {
         add("run.reaches_bottom", Severity::Warning, "/brief/water_depth",
             {{Quantity::Distance, run.path.maxDepth_m}, {Quantity::Distance, brief.waterDepth_m}});

@@ -6,6 +6,8 @@
 
 #include "core/base/units.h"
 #include "core/geometry/convex_parts.h"
+#include "core/motion/surface_loads.h"
+#include "core/placed/surfaces.h"
 #include "core/rules/check_cuts.h"
 
 namespace wl {
@@ -37,7 +39,7 @@ double awayFromSkin(const Derived& d, const Eigen::Vector3d& at) {
     return least;
 }
 
-// What stands in the water and is not reckoned yet when it is towed or sinks.
+// What stands in the water and is not reckoned, or only by a rule, when it is towed or sinks.
 void checkUndragged(const Derived& d, std::vector<Finding>& out) {
     const std::vector<std::string> names = leftOut(d.mass->surfaces);
     if (!names.empty()) {
@@ -46,6 +48,25 @@ void checkUndragged(const Derived& d, std::vector<Finding>& out) {
             all += (all.empty() ? "" : ", ") + name;
         }
         out.push_back({"rest.parts_without_drag", Severity::Note, "/fittings", {}, {all}});
+    }
+    const RecordRef* last = nullptr;
+    for (const Surface& s : d.mass->surfaces) {
+        const bool fin = s.record.list == RecordList::Fittings || s.swings;
+        if (!fin || s.leftOut() || (last != nullptr && *last == s.record)) {
+            continue;
+        }
+        last = &s.record;
+        const double aspect = s.span_m / s.chord_m;
+        if (s.isLump()) {
+            out.push_back({"rest.lump", Severity::Note, pathOf(s.record), {}, {s.name}});
+        } else if (aspect * s.aspectFactor < kLeastFinAspect ||
+                   aspect * s.aspectFactor > kMostFinAspect) {
+            out.push_back({"rest.fin_aspect",
+                           Severity::Note,
+                           pathOf(s.record),
+                           {{Quantity::Number, aspect}},
+                           {s.name}});
+        }
     }
 }
 

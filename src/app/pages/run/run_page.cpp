@@ -2,6 +2,7 @@
 #include "app/kit/plot.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/pages.h"
+#include "app/pages/run/run_tabs.h"
 #include "session/words.h"
 
 namespace wl {
@@ -41,6 +42,42 @@ QWidget* pitchPlot(Workbench& bench) {
     return plot;
 }
 
+// What each source of doubt may do to the depth.
+Form* doubtForm(Workbench& bench) {
+    using Source = DepthDoubt::Source;
+    auto* form = new Form(bench, tr("What leaves the depth open"));
+    const std::pair<Source, QString> sources[] = {
+        {Source::Line, tr("Line: whether it strums")},
+        {Source::Body, tr("Body across the stream")},
+        {Source::Lip, tr("Pressure on the lip")},
+        {Source::Fins, tr("Fins, tails, claws, faces")},
+        {Source::Hooks, tr("Hooks and rings")},
+        {Source::Roll, tr("How far it rolls")},
+        {Source::Rest, tr("What is not reckoned")},
+    };
+    for (const auto& [source, name] : sources) {
+        form->readout(name, [&bench, source = source](const Results& r) {
+            if (!r.run || !r.run->depthKnown) {
+                return QString();
+            }
+            for (const DepthDoubt& d : r.run->doubts) {
+                if (d.source == source) {
+                    return tr("%1 shallower, %2 deeper")
+                        .arg(bench.text(Quantity::Distance, d.shallower_m),
+                             bench.text(Quantity::Distance, d.deeper_m));
+                }
+            }
+            return QString();
+        });
+        form->hideLastWhenEmpty();
+    }
+    form->note(tr(
+        "Each alone, all else as told; the depth's band is the root of the sum of their squares, "
+        "each way by itself. What is not reckoned (the pull of its swing, waves and air, the "
+        "splash) is judged. Log one run to see where your bait lies in it."));
+    return form;
+}
+
 }  // namespace
 
 QWidget* makeRunPage(Workbench& bench) {
@@ -71,13 +108,39 @@ QWidget* makeRunPage(Workbench& bench) {
                                 : QStringLiteral("–");
         });
     });
-    depth->readout(tr("Trolled, same line out"), [&bench, run](const Results& r) {
+    depth->readout(tr("At the wanted depth for"), [&bench, run](const Results& r) {
+        return run(r, [&bench, &r](const Run& u) {
+            return u.depthKnown
+                       ? tr("%1 of the time")
+                             .arg(bench.text(Quantity::Fraction,
+                                             shareOfTimeAt(u.path, r.design->brief.wantedDepth_m)))
+                       : QStringLiteral("–");
+        });
+    });
+    depth->readout(tr("Ticks the bottom"), [&bench, run](const Results& r) {
+        return run(r, [&bench, &r](const Run& u) {
+            const auto reaches = [&r](const RetrievePoint& p) {
+                return p.depth_m >= r.design->brief.waterDepth_m;
+            };
+            const auto first = std::find_if(u.path.points.begin(), u.path.points.end(), reaches);
+            if (!u.depthKnown || first == u.path.points.end()) {
+                return QString();
+            }
+            const auto last = std::find_if(u.path.points.rbegin(), u.path.points.rend(), reaches);
+            return tr("from %1 to %2 from the rod")
+                .arg(bench.text(Quantity::Distance, first->fromRod_m, false),
+                     bench.text(Quantity::Distance, last->fromRod_m));
+        });
+    });
+    depth->hideLastWhenEmpty();
+    depth->readout(tr("Trolled"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
             return u.trolledDepth_m ? bench.text(Quantity::Distance, *u.trolledDepth_m)
                    : u.levelTrim    ? tr("comes up")
                                     : QStringLiteral("–");
         });
     });
+    depth->field("/brief/trolled_line");
     depth->readout(tr("Not counted: drag of"), [](const Results& r) {
         return r.derived ? withoutDrag(*r.derived) : QString();
     });
@@ -90,10 +153,6 @@ QWidget* makeRunPage(Workbench& bench) {
                         "shallower the model does not know. Try it in the water.");
     });
     depth->hideLastWhenEmpty();
-    depth->note(tr(
-        "The band is judged from how much the flow model leaves open (±35 % with a lip up to 25°, "
-        "±50 % or ±0.4 m from 45° on and without a lip, between them between). Log one run to "
-        "see where your bait lies in it."));
 
     auto* tow = new Form(bench, tr("Under way, level"));
     tow->readout(tr("Nose up (+) or down"), [&bench, run](const Results& r) {
@@ -123,8 +182,11 @@ QWidget* makeRunPage(Workbench& bench) {
     });
     tow->fields({"/brief/retrieve_speed", "/brief/cast_length"});
     auto* tabs = new SheetTabs(QStringLiteral("runTabs"));
-    tabs->addTab(formColumn({depth}), tr("Depth"));
+    tabs->addTab(formColumn({depth, makeLevers(bench), doubtForm(bench)}), tr("Depth"));
     tabs->addTab(formColumn({tow, pitchPlot(bench)}), tr("Under way"));
+    tabs->addTab(makeForcesTab(bench), tr("Forces"));
+    tabs->addTab(makeSweepTab(bench), tr("What if"));
+    tabs->addTab(makeCadenceTab(bench), tr("Cadence"));
     return tabs;
 }
 

@@ -1,0 +1,401 @@
+// What moves depth, attitude and pull: one field swept, two as a map.
+#include <QComboBox>
+#include <QCompleter>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QPointer>
+
+#include "app/dialogs/amount_field.h"
+#include "app/kit/beside_page.h"
+#include "app/kit/flow_layout.h"
+#include "app/kit/form.h"
+#include "app/kit/plain_label.h"
+#include "app/kit/plot.h"
+#include "app/pages/run/run_tabs.h"
+#include "core/reckon/what_if.h"
+#include "session/field_words.h"
+
+namespace wl {
+namespace {
+
+constexpr int kSwept = 25;
+constexpr int kMapped = 24;
+
+// A number of the design, found by typing.
+class FieldChoice : public QComboBox {
+  public:
+    FieldChoice(Workbench& bench, const QString& name, const QString& first, bool mayBeNone)
+        : bench_(bench), none_(mayBeNone) {
+        setObjectName(name);
+        setEditable(true);
+        setInsertPolicy(QComboBox::NoInsert);
+        setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+        setMinimumContentsLength(12);
+        completer()->setCompletionMode(QCompleter::PopupCompletion);
+        completer()->setFilterMode(Qt::MatchContains);
+        fill(first);
+    }
+    QString path() const { return currentData().toString(); }
+    /// The list anew, on the same path if the design still has it.
+    void fill(const QString& wanted) {
+        const QSignalBlocker quiet(this);
+        clear();
+        if (none_) {
+            addItem(QCoreApplication::translate("FieldChoice", "nothing"), QString());
+        }
+        for (const Field& field : listFields(bench_.design())) {
+            const bool means = field.about.applies && field.value && !fieldLabel(field).isEmpty();
+            if (field.kind == FieldKind::Number && means && bearsOnRun(field.path)) {
+                addItem(undoWords(field), QString::fromStdString(field.path));
+            }
+        }
+        setCurrentIndex(std::max(0, findData(wanted)));
+    }
+
+  private:
+    static bool bearsOnRun(const std::string& path) {
+        static const char* const kNot[] = {"/log",   "/errors",   "/tank",
+                                           "/trace", "/meetings", "/notes"};
+        return std::none_of(std::begin(kNot), std::end(kNot),
+                            [&path](const char* start) { return path.starts_with(start); });
+    }
+    Workbench& bench_;
+    bool none_;
+};
+
+/// Choices on top, a plot under them: a curve of depth, attitude and pull, or a map of the depth.
+class SweepPart : public BesidePage {
+    Q_DECLARE_TR_FUNCTIONS(SweepPart)
+  public:
+    explicit SweepPart(Workbench& bench)
+        : BesidePage(bench),
+          across_(new FieldChoice(bench, QStringLiteral("sweepAcross"),
+                                  bench.design().lip.present
+                                      ? QStringLiteral("/lip/angle")
+                                      : QStringLiteral("/brief/retrieve_speed"),
+                                  false)),
+          up_(new FieldChoice(bench, QStringLiteral("sweepUp"), {}, true)),
+          plot_(new QCustomPlot),
+          words_(plainLabel()) {
+        setObjectName(QStringLiteral("sweepPart"));
+        auto* grid = new QGridLayout;
+        grid->setColumnStretch(1, 1);
+        const auto row = [&](int at, const QString& label, FieldChoice* choice) {
+            auto* text = new QLabel(label);
+            text->setBuddy(choice);
+            choice->setAccessibleName(label);
+            choice->lineEdit()->setAccessibleName(label);
+            grid->addWidget(text, at, 0);
+            grid->addWidget(choice, at, 1);
+            connect(choice, &QComboBox::currentIndexChanged, this, [this] { choose(); });
+        };
+        row(0, tr("Vary"), across_);
+        row(2, tr("and, as a map,"), up_);
+        for (Range* range : {&acrossRange_, &upRange_}) {
+            auto* line = new QWidget;
+            auto* flow = new FlowLayout(line);
+            range->holder = flow;
+            grid->addWidget(line, range == &acrossRange_ ? 1 : 3, 1);
+        }
+        content()->addLayout(grid);
+        plot_->setObjectName(QStringLiteral("sweepPlot"));
+        plot_->setAccessibleName(tr("What varying it does"));
+        plot_->setMinimumSize(240, 240);
+        content()->addWidget(plot_, 1);
+        words_->setObjectName(QStringLiteral("sweepWords"));
+        words_->setWordWrap(true);
+        content()->addWidget(words_);
+        connect(&bench.document, &Document::designChanged, this, [this] { follow(); });
+        choose();
+    }
+
+  protected:
+    Beside::Work work(const Results& results) override {
+        const auto derived = results.derived;
+        const auto across = axis(across_->path(), acrossRange_), up = axis(up_->path(), upRange_);
+        if (!across || (!up_->path().isEmpty() && !up)) {
+            return {};
+        }
+        if (!up) {
+            return [this, derived, across](std::stop_token stop,
+                                           const Beside::Progress& progress) -> Beside::Finish {
+                const auto swept = sweepField(*derived, across->path, across->from, across->to,
+                                              kSwept, stop, progress);
+                if (!swept) {
+                    return {};
+                }
+                return [this, across, points = *swept] { showSweep(*across, points); };
+            };
+        }
+        return [this, derived, across, up](std::stop_token stop,
+                                           const Beside::Progress& progress) -> Beside::Finish {
+            const auto map = mapDepth(*derived, *across, *up, stop, progress);
+            if (!map) {
+                return {};
+            }
+            return [this, map = *map] { showMap(map); };
+        };
+    }
+
+  private:
+    struct Range {
+        FlowLayout* holder = nullptr;
+        QPointer<AmountField> from, to;
+        QPointer<QWidget> fromBox, toBox;
+    };
+
+    std::optional<Field> fieldOf(const QString& path) {
+        return findField(bench().design(), path.toStdString());
+    }
+    std::optional<MapAxis> axis(const QString& path, Range& range) {
+        if (path.isEmpty() || !range.from) {
+            return std::nullopt;
+        }
+        const auto from = range.from->value(), to = range.to->value();
+        if (!from || !to || *from == *to) {
+            return std::nullopt;
+        }
+        return MapAxis{path.toStdString(), std::min(*from, *to), std::max(*from, *to), kMapped};
+    }
+    static QWidget* boxed(const QString& label, AmountField* field) {
+        auto* box = new QWidget;
+        auto* row = new QHBoxLayout(box);
+        row->setContentsMargins(0, 0, 0, 0);
+        row->addWidget(new QLabel(label));
+        row->addWidget(field);
+        return box;
+    }
+    // A quarter either way of what it is, within what it may be.
+    void offer(const QString& path, const QString& name, Range& range) {
+        delete range.fromBox.data();
+        delete range.toBox.data();
+        const auto field = fieldOf(path);
+        if (!field) {
+            return;
+        }
+        const double now = field->value.value_or(field->min);
+        const double reach =
+            std::max({0.25 * std::abs(now), 4 * benchStep(field->quantity, bench().bench()),
+                      0.002 * (field->max - field->min)});
+        range.from = new AmountField(bench(), name + QStringLiteral("From"), tr("from"),
+                                     field->quantity, field->min, field->max);
+        range.to = new AmountField(bench(), name + QStringLiteral("To"), tr("to"), field->quantity,
+                                   field->min, field->max);
+        const double step = benchStep(field->quantity, bench().bench());
+        const auto even = [step](double value) { return std::round(value / step) * step; };
+        range.from->set(std::max(field->min, even(now - reach)));
+        range.to->set(std::min(field->max, even(now + reach)));
+        range.fromBox = boxed(tr("from"), range.from);
+        range.toBox = boxed(tr("to"), range.to);
+        range.holder->addWidget(range.fromBox);
+        range.holder->addWidget(range.toBox);
+        for (AmountField* f : {range.from.data(), range.to.data()}) {
+            connect(f->line(), &QLineEdit::editingFinished, this, [this] { again(); });
+        }
+    }
+    void choose() {
+        offer(across_->path(), QStringLiteral("sweepAcross"), acrossRange_);
+        offer(up_->path(), QStringLiteral("sweepUp"), upRange_);
+        again();
+    }
+    // The design changed: lists may have grown; the ranges stay.
+    void follow() {
+        for (FieldChoice* choice : {across_, up_}) {
+            const QString was = choice->path();
+            if (!was.isEmpty() && !fieldOf(was)) {
+                choice->fill({});
+                choose();
+            }
+        }
+    }
+    double shownIn(Quantity quantity, double si) { return onAxis(quantity, bench().bench(), si); }
+    QString axisTitle(const std::string& path) {
+        const auto field = findField(bench().design(), path);
+        return field ? tr("%1, %2").arg(
+                           undoWords(*field),
+                           QString::fromUtf8(unitLabel(field->quantity, bench().bench()).c_str()))
+                     : QString();
+    }
+
+    void clearPlot() {
+        plot_->clearPlottables();
+        plot_->clearItems();
+        plot_->clearGraphs();
+    }
+
+    void showSweep(const MapAxis& across, const std::vector<SweptPoint>& points) {
+        clearPlot();
+        const Inks& c = inks();
+        dressPlot(*plot_, axisTitle(across.path), tr("deepest, %1").arg(unit(Quantity::Distance)));
+        const auto quantity = fieldOf(QString::fromStdString(across.path))->quantity;
+        plot_->addGraph();
+        plot_->graph(0)->setPen(QPen(c.ink, 1.8));
+        QVector<double> x, y;
+        int untold = 0;
+        for (const SweptPoint& p : points) {
+            x << shownIn(quantity, p.value);
+            y << (p.depth_m ? shownIn(Quantity::Distance, *p.depth_m) : std::nan(""));
+            untold += p.depth_m ? 0 : 1;
+        }
+        plot_->graph(0)->setData(x, y);
+        if (hasGhost_ && ghostPath_ == across.path) {
+            plot_->addGraph();
+            plot_->graph(1)->setPen(QPen(c.quiet, 1.2, Qt::DashLine));
+            plot_->graph(1)->setData(ghostX_, ghostY_);
+        }
+        markNow(across, quantity);
+        plot_->rescaleAxes();
+        plot_->yAxis->setRange(0, std::max(0.1, plot_->yAxis->range().upper * 1.1));
+        plot_->yAxis->setRangeReversed(true);
+        plot_->replot(QCustomPlot::rpQueuedReplot);
+        words_->setText(endWords(points, quantity, untold));
+        ghostX_ = x;
+        ghostY_ = y;
+        ghostPath_ = across.path;
+        hasGhost_ = true;
+    }
+    QString endWords(const std::vector<SweptPoint>& points, Quantity quantity, int untold) {
+        const auto say = [&](const SweptPoint& p) {
+            return tr("At %1: depth %2, nose %3, pull %4 at %5.")
+                .arg(bench().text(quantity, p.value), told(Quantity::Distance, p.depth_m),
+                     told(Quantity::Angle, p.pitch_rad), told(Quantity::Force, p.pull_N),
+                     told(Quantity::Angle, p.lineAngle_rad));
+        };
+        QStringList said{say(points.front()), say(points.back())};
+        said << tieWords();
+        said.removeAll(QString());
+        if (untold > 0) {
+            said << tr("No depth is told at %1 of %2 places: it cannot be built so, or the line "
+                       "hangs slack.")
+                        .arg(untold)
+                        .arg(points.size());
+        }
+        return said.join(QStringLiteral("\n"));
+    }
+    // As on the depth's own sheet.
+    QString tieWords() {
+        const bool tie = across_->path().startsWith(QLatin1String("/tie")) ||
+                         up_->path().startsWith(QLatin1String("/tie"));
+        return tie && !bench().design().lip.present ? tr("▲ Which way the tie of a bait without a "
+                                                         "lip works the model does not know.")
+                                                    : QString();
+    }
+    QString told(Quantity quantity, const std::optional<double>& value) {
+        return value ? bench().text(quantity, *value) : QStringLiteral("–");
+    }
+    QString unit(Quantity quantity) {
+        return QString::fromUtf8(unitLabel(quantity, bench().bench()).c_str());
+    }
+    // Where the design stands now.
+    void markNow(const MapAxis& across, Quantity quantity) {
+        const auto field = findField(bench().design(), across.path);
+        if (!field || !field->value) {
+            return;
+        }
+        auto* now = new QCPItemStraightLine(plot_);
+        now->setPen(QPen(inks().signal, 1.2, Qt::DotLine));
+        const double at = shownIn(quantity, *field->value);
+        now->point1->setCoords(at, 0);
+        now->point2->setCoords(at, 1);
+    }
+
+    void showMap(const DepthMap& map) {
+        clearPlot();
+        hasGhost_ = false;
+        dressPlot(*plot_, axisTitle(map.across.path), axisTitle(map.up.path));
+        plot_->yAxis->setRangeReversed(false);
+        const auto qx = findField(bench().design(), map.across.path)->quantity,
+                   qy = findField(bench().design(), map.up.path)->quantity;
+        const QCPRange xs(shownIn(qx, map.across.from), shownIn(qx, map.across.to)),
+            ys(shownIn(qy, map.up.from), shownIn(qy, map.up.to));
+        auto* colours = new QCPColorMap(plot_->xAxis, plot_->yAxis);
+        colours->data()->setSize(map.across.count, map.up.count);
+        colours->data()->setRange(xs, ys);
+        double least = 1e9, most = 0;
+        int untold = 0;
+        for (int y = 0; y < map.up.count; ++y) {
+            for (int x = 0; x < map.across.count; ++x) {
+                const auto depth = map.depth_m[size_t(y) * size_t(map.across.count) + size_t(x)];
+                untold += depth ? 0 : 1;
+                colours->data()->setCell(x, y, depth.value_or(std::nan("")));
+                least = std::min(least, depth.value_or(least));
+                most = std::max(most, depth.value_or(most));
+            }
+        }
+        const Inks& c = inks();
+        QCPColorGradient water;
+        water.setColorStopAt(0, c.sheet);
+        water.setColorStopAt(1, c.water);
+        water.setNanHandling(QCPColorGradient::nhTransparent);
+        colours->setGradient(water);
+        colours->setDataRange({least, std::max(most, least + 0.01)});
+        colours->setInterpolate(false);
+        contours(map, least, most, qx, qy);
+        const auto fx = findField(bench().design(), map.across.path),
+                   fy = findField(bench().design(), map.up.path);
+        auto* here = plot_->addGraph();
+        here->setLineStyle(QCPGraph::lsNone);
+        here->setScatterStyle({QCPScatterStyle::ssPlusCircle, c.signal, 11});
+        here->setData({shownIn(qx, fx->value.value_or(0))}, {shownIn(qy, fy->value.value_or(0))});
+        plot_->xAxis->setRange(xs);
+        plot_->yAxis->setRange(ys);
+        plot_->replot(QCustomPlot::rpQueuedReplot);
+        QString said =
+            tr("Depth from %1 to %2; the thick line is the wanted %3, the thin ones are "
+               "marked with theirs; the cross is the bait as it is.")
+                .arg(bench().text(Quantity::Distance, least),
+                     bench().text(Quantity::Distance, most),
+                     bench().text(Quantity::Distance, bench().design().brief.wantedDepth_m));
+        if (untold > 0) {
+            said += QLatin1Char(' ') +
+                    tr("Left white at %1 places: no depth is told there.").arg(untold);
+        }
+        if (const QString tie = tieWords(); !tie.isEmpty()) {
+            said += QLatin1Char(' ') + tie;
+        }
+        words_->setText(untold == map.across.count * map.up.count
+                            ? tr("No depth is told anywhere in this range.")
+                            : said);
+    }
+    void contours(const DepthMap& map, double least, double most, Quantity qx, Quantity qy) {
+        const double wanted = bench().design().brief.wantedDepth_m;
+        constexpr int kLines = 4;
+        for (int i = 0; i <= kLines; ++i) {
+            const bool target = i == kLines;
+            const double depth = target ? wanted : least + (most - least) * (i + 0.5) / kLines;
+            const auto cuts = contourOf(map, depth);
+            for (const auto& cut : cuts) {
+                auto* line = new QCPItemLine(plot_);
+                line->setPen(QPen(inks().ink, target ? 2.6 : 0.8));
+                line->start->setCoords(shownIn(qx, cut[0].x()), shownIn(qy, cut[0].y()));
+                line->end->setCoords(shownIn(qx, cut[1].x()), shownIn(qy, cut[1].y()));
+            }
+            if (!cuts.empty() && !target) {
+                const auto& cut = cuts[cuts.size() / 2];
+                auto* label = new QCPItemText(plot_);
+                label->setText(bench().text(Quantity::Distance, depth));
+                label->setFont(type(Type::Small));
+                label->setColor(inks().ink);
+                label->setBrush(inks().sheet);
+                label->position->setCoords(shownIn(qx, cut[0].x()), shownIn(qy, cut[0].y()));
+            }
+        }
+    }
+
+    FieldChoice* across_;
+    FieldChoice* up_;
+    Range acrossRange_, upRange_;
+    QCustomPlot* plot_;
+    QLabel* words_;
+    QVector<double> ghostX_, ghostY_;
+    std::string ghostPath_;
+    bool hasGhost_ = false;
+};
+
+}  // namespace
+
+QWidget* makeSweepTab(Workbench& bench) {
+    return formColumn({new SweepPart(bench)});
+}
+
+}  // namespace wl
