@@ -49,6 +49,7 @@ mutants=(
   "core/reckon/free_body.cpp|-weight \* up, 0|weight * up, 0|weight that lifts"
   "core/reckon/cadence.cpp|lineOut_ -= part.speed_m_s|lineOut_ -= 0 * part.speed_m_s|slack that is never wound in"
   "core/reckon/what_if.cpp|over\[i\] / (over\[i\] - over\[j\])|0.5|contours through the middles"
+  "core/motion/hull_loads.cpp|2 \* hull.squareness - 1|hull.squareness|a rounded slab as square as it is filled"
   "core/motion/retrieve.cpp|-velocity.real() - current|-velocity.real()|line that does not feel the current"
 )
 missed=0

@@ -7,10 +7,12 @@
 #include <iostream>
 
 #include "core/base/units.h"
+#include "core/design/fields.h"
 #include "io/compare_answer.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "io/report.h"
+#include "io/run_answers.h"
 #include "io/schema.h"
 #include "io/whole_file.h"
 #include "text/sentences.h"
@@ -56,6 +58,7 @@ struct Call {
     int take = 1;
     std::vector<std::string> values, salts, coefficients;
     unsigned long long most = 20, draws = 0, seed = 1;
+    int leverDraws = 60;
 };
 
 wl::Result<wl::Shelf> shelfOf(const Call& call) {
@@ -128,6 +131,20 @@ int report(const Call& call, bool asJson) {
     return code != kDone ? code : made.hasError ? kStops : kDone;
 }
 
+// One number of the design over a range typed in any unit of it.
+int sweep(const wl::Design& design, const Call& call) {
+    const auto field = wl::findField(design, call.other);
+    if (!field) {
+        return fail({"field.unknown", call.other, {}, {}});
+    }
+    const auto ends = amounts(call.values, field->quantity, field->min, field->max);
+    if (!ends) {
+        return fail(ends.error());
+    }
+    constexpr int kPlaces = 25;
+    return give(wl::sweepAnswer(design, call.other, ends->front(), ends->back(), kPlaces), call);
+}
+
 int answer(const std::string& about, const Call& call) {
     const wl::Result<wl::Design> design = wl::loadDesign(call.file);
     if (!design) {
@@ -152,6 +169,18 @@ int answer(const std::string& about, const Call& call) {
     }
     if (about == "school") {
         return give(wl::schoolAnswer(*design), call);
+    }
+    if (about == "cast") {
+        return give(wl::castAnswer(*design), call);
+    }
+    if (about == "forces") {
+        return give(wl::forcesAnswer(*design), call);
+    }
+    if (about == "levers") {
+        return give(wl::leversAnswer(*design, call.leverDraws), call);
+    }
+    if (about == "sweep") {
+        return sweep(*design, call);
     }
     if (about == "doubt") {
         return give(wl::doubtAnswer(*design, call.draws, call.seed), call);
@@ -272,6 +301,14 @@ int run(int argc, char** argv) {
     taking(answering("series", "The same shape in other lengths", "File for that size's design"))
         ->add_option("--length", call.values, "e.g. 60 \"4 in\"")
         ->required();
+    answering("cast", "How far it flies, and how it lies in the air", nullptr);
+    answering("forces", "The forces on it under way, and the speeds at which it dives", nullptr);
+    answering("levers", "What one step of each thing is worth, and how sure that is", nullptr)
+        ->add_option("--draws", call.leverDraws, "Draw the coefficients so often")
+        ->check(CLI::Range(0, 2000));
+    CLI::App* swept = answering("sweep", "One number of the design varied", nullptr);
+    swept->add_option("FIELD", call.other, "Its path, e.g. /lip/angle")->required();
+    swept->add_option("--range", call.values, "From and to, e.g. 15 45")->expected(2)->required();
     CLI::App* doubt = answering("doubt", "How sure it is, and what to measure better", nullptr);
     doubt->add_option("--draws", call.draws, "Sample so often as well")
         ->check(CLI::Range(0, 10'000'000));

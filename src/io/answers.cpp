@@ -11,7 +11,7 @@
 #include "core/tank/doubt.h"
 #include "core/tank/hook_swaps.h"
 #include "core/tank/waters.h"
-#include "io/json_answer.h"
+#include "io/answer_parts.h"
 #include "text/sentences.h"
 
 namespace wl {
@@ -23,15 +23,6 @@ const char* stateName(RestState state) {
     return state == RestState::Floats     ? "floats"
            : state == RestState::Suspends ? "suspends"
                                           : "sinks";
-}
-
-Json begun(const char* about, const Design& design) {
-    return {{"format", "wade-line-answer"}, {"about", about}, {"design", design.name}};
-}
-
-Answer refused(Json json, const Error& error) {
-    json["error"] = errorJson(error);
-    return {answerText(json), false, {}};
 }
 
 Json findingsJson(const std::vector<Finding>& findings) {

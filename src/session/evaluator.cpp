@@ -139,7 +139,7 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
     quick->findings = checkDesign(*quick->derived);
     publish(quick);
 
-    auto run = std::make_shared<Run>(computeRun(*quick->derived, tow));
+    auto run = std::make_shared<Run>(computeRun(*quick->derived, tow, kFineRetrieve));
     if (tow.stop_requested()) {
         return;
     }
@@ -148,10 +148,21 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
     if (tow.stop_requested()) {
         return;
     }
+    addDoubts(*quick->derived, *run, tow);
+    const bool overtaken = tow.stop_requested();
+    if (overtaken && band_) {
+        // Under a drag the strip follows, with the band of before.
+        carryDoubts(*run, *band_);
+    } else if (!overtaken) {
+        band_ = run;
+    }
     const std::vector<Finding> towed = checkRun(*quick->derived, *run);
     full->findings.insert(full->findings.end(), towed.begin(), towed.end());
     full->run = std::move(run);
     publish(full);
+    if (overtaken) {
+        return;
+    }
 
     auto foreseen = std::make_shared<Results>(*full);
     offerLeadPlan(*foreseen->derived, foreseen->findings, tow);

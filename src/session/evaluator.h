@@ -66,7 +66,9 @@ class Evaluator : public QObject {
     void publish(ResultsPtr results);
 
     ResultsPtr latest_;
-    std::shared_ptr<const Derived> known_;  // worker's alone: what the next reckoning takes over
+    // The worker's alone: what the next reckoning takes over.
+    std::shared_ptr<const Derived> known_;
+    std::shared_ptr<const Run> band_;
     quint64 requested_ = 0;
     std::mutex mutex_;
     std::condition_variable_any wake_;

@@ -126,6 +126,10 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
                                      "waters --temperature 4 59F --salinity 0 35",
                                      "series --length 60 \"4 in\"",
                                      "doubt --draws 2000 --seed 3",
+                                     "cast",
+                                     "forces",
+                                     "levers --draws 8",
+                                     "sweep /brief/retrieve_speed --range 0.7 \"3 ft/s\"",
                                      "school"};
         for (const std::string& call : calls) {
             INFO(demo << " " << call);

@@ -1,5 +1,6 @@
 // Lines no one cast: shapes followed here in many short straight lengths, and what must hold of
 // every retrieve.
+#include <boost/numeric/odeint.hpp>
 #include <catch2/catch.hpp>
 #include <cmath>
 
@@ -78,6 +79,56 @@ TEST_CASE("random towed lines lie as the same lines laid link by link") {
         CHECK(told.inWater_m == Approx(length));
         // A line is no longer than it is.
         CHECK(told.place_m.norm() <= length * (1 + 1e-9));
+    }
+}
+
+TEST_CASE(
+    "random lines with leaders in turning water keep to Boost's adaptive integration, to 1e-6") {
+    using State = std::array<double, 4>;
+    Dice dice(71);
+    for (int i = 0; i < 30; ++i) {
+        Line line = randomLine(dice);
+        line.leaderLength_m = i % 3 == 0 ? 0.0 : dice.from(0.5, 4);
+        line.leaderDiameter_m = dice.from(0.2e-3, 0.8e-3);
+        line.leaderDensity_kg_m3 = lineDensity_kg_m3(LineKind(dice.upTo(2)));
+        const double tension = dice.from(0.4, 3), angle = dice.from(5, 60) * kDegree;
+        const double length = dice.from(6, 30);
+        LineMotion motion{{dice.from(0.4, 1.6), dice.from(-0.2, 0.2)}};
+        motion.perMetre_1_s << dice.from(-0.04, 0.0), 0.01, -0.01, dice.from(-0.02, 0.02);
+        // White's cylinder across it, friction along it, its weight; place and pull by arc length.
+        const auto stretch = [&](double diameter, double density) {
+            return [&, diameter, density](const State& y, State& dy, double) {
+                const Eigen::Vector2d pull(y[2], y[3]), t = pull.normalized();
+                const Eigen::Vector2d v =
+                    motion.atBait_m_s + motion.perMetre_1_s * Eigen::Vector2d(y[0], y[1]);
+                const double along = v.dot(t);
+                const Eigen::Vector2d across = v - along * t;
+                const double re = across.norm() * diameter / line.waterViscosity_m2_s;
+                const double drag = line.strumming * (1 + 10 * std::pow(re, -2.0 / 3));
+                const double half = 0.5 * line.waterDensity_kg_m3 * diameter;
+                const double weight = (density - line.waterDensity_kg_m3) * kPi / 4 * diameter *
+                                      diameter * kGravity_m_s2;
+                const Eigen::Vector2d load =
+                    half * drag * across.norm() * across +
+                    half * kPi * line.tangentialDrag * std::abs(along) * along * t -
+                    weight * Eigen::Vector2d(0, 1);
+                dy = {t.x(), t.y(), load.x(), load.y()};
+            };
+        };
+        State y{0, 0, tension * std::cos(angle), -tension * std::sin(angle)};
+        const auto integrate = [&](const auto& equations, double from, double to) {
+            namespace odeint = boost::numeric::odeint;
+            odeint::integrate_adaptive(
+                odeint::make_controlled<odeint::runge_kutta_dopri5<State>>(1e-12, 1e-12), equations,
+                y, from, to, 1e-3);
+        };
+        integrate(stretch(line.leaderDiameter_m, line.leaderDensity_kg_m3), 0.0,
+                  line.leaderLength_m);
+        integrate(stretch(line.diameter_m, line.density_kg_m3), line.leaderLength_m, length);
+        const LineEnd told = integrateLine(line, tension, angle, length, 1e4, 800, motion);
+        INFO(i);
+        CHECK((told.place_m - Eigen::Vector2d(y[0], y[1])).norm() < 1e-6 * length);
+        CHECK((told.tension_N - Eigen::Vector2d(y[2], y[3])).norm() < 1e-6 * tension);
     }
 }
 

@@ -64,6 +64,30 @@ TEST_CASE("the depth's band is the root of its sources' squares, each way by its
     CHECK(doubtOf(run, Source::Line)->deeper_m >= 0.99 * (most - run.path.maxDepth_m));
 }
 
+TEST_CASE("doubts added later are those worked out at once, and carried ones keep their shares") {
+    const Derived d = evaluated(demoDesign());
+    const Run whole = computeRun(d);
+    Run run = computeRun(d, {}, kFineRetrieve);
+    REQUIRE(run.doubts.size() == 1);
+    std::stop_source stopped;
+    stopped.request_stop();
+    addDoubts(d, run, stopped.get_token());
+    CHECK(run.doubts.size() == 1);
+    addDoubts(d, run, {});
+    CHECK(run.depthLow_m == whole.depthLow_m);
+    CHECK(run.depthHigh_m == whole.depthHigh_m);
+    Design longer = demoDesign();
+    longer.brief.castLength_m *= 1.2;
+    Run next = computeRun(evaluated(longer), {}, kFineRetrieve);
+    carryDoubts(next, whole);
+    REQUIRE(next.doubts.size() == whole.doubts.size());
+    const double scale = next.path.maxDepth_m / whole.path.maxDepth_m;
+    for (size_t i = 0; i + 1 < next.doubts.size(); ++i) {
+        CHECK(next.doubts[i].deeper_m == Approx(scale * whole.doubts[i].deeper_m));
+    }
+    CHECK(next.doubts.back().source == Source::Rest);
+}
+
 TEST_CASE("a steep lip's rest is lopsided, and nothing jumps between in line and steep") {
     Design steep = demoDesign();
     steep.lip.angle_rad = 60 * kDegree;

@@ -242,6 +242,26 @@ TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
     finned.body.tailFace = {true, 0.078, 90 * kDegree, 0.0, 0.8};
     finned.brief.reel = ReelKind::Turning;
     baits.push_back(finned);
+    // A tall body behind a lip between in line and steep, one in line, and one bare, by the set for
+    // such (pushed() below takes it whole).
+    Design tall = demoDesign();
+    for (Station& s : tall.body.stations) {
+        s.halfWidth_m *= 0.7;
+    }
+    tall.lip.angle_rad = 40 * kDegree;
+    baits.push_back(tall);
+    tall.brief.retrieveSpeed_m_s = 0.5;
+    baits.push_back(tall);
+    Design down = tall;  // well nose down
+    down.brief.retrieveSpeed_m_s = 1.2;
+    down.lip.length_m += 0.008;
+    down.tie.upLip_m -= 0.004;
+    baits.push_back(down);
+    tall.lip.angle_rad = 20 * kDegree;
+    baits.push_back(tall);
+    tall.lip.present = false;
+    tall.tie = {TiePlace::Body, 0.02, 0.012};
+    baits.push_back(tall);
     const auto figures = [](const Design& design, const Derived& d) {
         const Run run = computeRun(d, {}, kCoarseRetrieve);
         const InWater warm = inWater(design, d, kZeroCelsius_K + 30, 0, kZeroCelsius_K + 10);
@@ -271,13 +291,17 @@ TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
         return computeCast(*evaluate(d, nullptr, model))->high_m;
     };
     for (const Coefficient& c : coefficients()) {
-        Model pushed;
+        Model pushed, plain;
+        const bool set = std::string_view(c.group) == "tall";
+        if (set && std::string_view(c.key) != "tall_bodies") {
+            pushed.tallBodies = plain.tallBodies = 1;
+        }
         const double value = pushed.*c.value;
         pushed.*c.value = c.high - value > value - c.low ? c.high : c.low;
         bool moves = false;
         for (size_t i = 0; i < baits.size() && !moves; ++i) {
             moves = figures(baits[i], *evaluate(baits[i], &own[i], pushed)) !=
-                    figures(baits[i], own[i]);
+                    figures(baits[i], *evaluate(baits[i], &own[i], plain));
         }
         if (std::string_view(c.key).starts_with("band_cast")) {
             const bool measured = std::string_view(c.key) == "band_cast_known";

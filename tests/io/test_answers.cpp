@@ -7,6 +7,7 @@
 #include "io/answers.h"
 #include "io/design_file.h"
 #include "io/report.h"
+#include "io/run_answers.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
 
@@ -53,6 +54,10 @@ std::vector<Answer> everyAnswer(const Design& d) {
             watersAnswer(d, {277.15, 298.15}, {0.0, 0.035}),
             schoolAnswer(d),
             seriesAnswer(d, {0.06, 0.12}),
+            castAnswer(d),
+            forcesAnswer(d),
+            leversAnswer(d, 6),
+            sweepAnswer(d, "/brief/retrieve_speed", 0.7, 1.1, 4),
             doubtAnswer(d, 500, 7)};
 }
 
@@ -76,9 +81,9 @@ TEST_CASE("designs no one drew are answered or refused with the reason, never ha
     int answered = 0, refused = 0;
     for (int i = 0; i < 12; ++i) {
         const Design d = randomDesign(dice);
-        for (const Answer& answer :
-             {planAnswer(d), watersAnswer(d, {288.15}, {0.0}), seriesAnswer(d, {0.08}),
-              doubtAnswer(d, 0, 1), schoolAnswer(d)}) {
+        for (const Answer& answer : {planAnswer(d), watersAnswer(d, {288.15}, {0.0}),
+                                     seriesAnswer(d, {0.08}), doubtAnswer(d, 0, 1), schoolAnswer(d),
+                                     castAnswer(d), forcesAnswer(d), leversAnswer(d, 0)}) {
             const Json json = read(answer);
             INFO(json["about"]);
             CHECK(json["format"] == "wade-line-answer");

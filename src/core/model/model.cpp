@@ -9,6 +9,8 @@ namespace wl {
 const std::vector<Coefficient>& coefficients() {
     constexpr Quantity kNumber = Quantity::Number, kAngle = Quantity::Angle;
     constexpr const char* kFlow = "own flow solutions of a 76 x 20 x 24 mm body (k-omega SST)";
+    constexpr const char* kSlab =
+        "own flow solutions of a 120 x 16 x 30 mm slab and a 121 x 16 x 39 mm body";
     constexpr const char* kHoerner = "Hoerner, Fluid-Dynamic Drag (recalled)";
     constexpr double kDeg = kDegree;
     static const std::vector<Coefficient> rows{
@@ -40,6 +42,31 @@ const std::vector<Coefficient>& coefficients() {
          "lift of a body without a lip, per frontal area", kFlow},
         {"hull", "blunt_drag", &Model::bluntDrag, kNumber, 0.2, 0.5,
          "pressure drag at small Reynolds numbers, per frontal area and bluntness", kHoerner},
+        {"tall", "tall_bodies", &Model::tallBodies, kNumber, 0, 1,
+         "1 takes the set below, for bodies taller than wide behind steep lips; 0 leaves it",
+         kSlab},
+        {"tall", "tall_from", &Model::tallFrom, kNumber, 1.1, 1.3,
+         "height over width from which it begins to count", kSlab},
+        {"tall", "tall_full", &Model::tallFull, kNumber, 1.7, 2.1,
+         "height over width from which it counts in full", kSlab},
+        {"tall", "tall_cross_flow_loss", &Model::tallCrossFlowLoss, kNumber, 0.15, 0.30,
+         "what a tall body has less of cross-flow without a lip", kSlab},
+        {"tall", "tall_lift", &Model::tallLift, kNumber, 0.08, 0.18,
+         "its lift, per plan area, in place of that by frontal area", kSlab},
+        {"tall", "tall_munk", &Model::tallMunk, kNumber, 0.13, 0.19,
+         "what it feels more of Munk's couple without a lip", kSlab},
+        {"tall", "tall_munk_in_line", &Model::tallMunkInLine, kNumber, 0.10, 0.30,
+         "the same behind a lip in line", kSlab},
+        {"tall", "tall_munk_steep", &Model::tallMunkSteep, kNumber, 0.31, 0.51,
+         "the same behind a steep lip, to 25 degrees nose down", kSlab},
+        {"tall", "tall_munk_steep_down", &Model::tallMunkSteepDown, kNumber, 0.21, 0.41,
+         "the same from 35 degrees nose down on", kSlab},
+        {"tall", "tall_wake_flat", &Model::tallWakeFlat, kNumber, -0.28, -0.12,
+         "drag in the wake of a steep lip, per lip area, near level", kSlab},
+        {"tall", "tall_wake_15", &Model::tallWake15, kNumber, -0.22, -0.06,
+         "the same at 15 degrees nose down", kSlab},
+        {"tall", "tall_wake_35", &Model::tallWake35, kNumber, 0.11, 0.27,
+         "the same at 35 degrees nose down; at 25 none, at 45 the lip's own", kSlab},
         {"lip", "lip_on_body_in_line", &Model::lipOnBodyInLine, kNumber, 1.02, 1.28,
          "force on a lip in line with the body, times a free plate's", kFlow},
         {"lip", "lip_on_body_steep", &Model::lipOnBodySteep, kNumber, 0.95, 1.19,

@@ -30,6 +30,19 @@ struct Model {
     double crossFlowSteep20 = 2.1;
     double bareLift = 0.36;
     double bluntDrag = 0.33;
+    // tall bodies and steep lips: one set, taken whole or not at all
+    double tallBodies = 0.0;
+    double tallFrom = 1.2;
+    double tallFull = 1.9;
+    double tallCrossFlowLoss = 0.22;
+    double tallLift = 0.13;
+    double tallMunk = 0.16;
+    double tallMunkInLine = 0.20;
+    double tallMunkSteep = 0.41;
+    double tallMunkSteepDown = 0.31;
+    double tallWakeFlat = -0.20;
+    double tallWake15 = -0.14;
+    double tallWake35 = 0.19;
     // lip
     double lipOnBodyInLine = 1.15;
     double lipOnBodySteep = 1.07;
@@ -97,12 +110,15 @@ struct Model {
     // band of the free speed
     double bandFall = 0.25;
     bool operator==(const Model&) const = default;
+
+    /// Whether the set measured on tall bodies and steep lips is in force: half of it is not.
+    bool takesTallBodies() const { return tallBodies >= 0.5; }
 };
 
 /// One row of the table of coefficients.
 struct Coefficient {
-    const char*
-        group;  ///< "water", "hull", "lip", "fins", "hooks", "line", "swing", "cast", "band"
+    const char* group;  ///< "water", "hull", "tall", "lip", "fins", "hooks", "line", "swing",
+                        ///< "cast", "band"
     const char* key;
     double Model::*value;
     Quantity quantity;

@@ -53,16 +53,24 @@ class LoadFormula {
         : model_(model), hull_(shape.hull), lip_(shape.lip), surfaces_(shape.surfaces) {
         const TowedHull& hull = hull_;
         const std::optional<TowedLip>& lip = lip_;
-        const double munkShare =
+        munkShare_ =
             lip ? model.munk -
                       model.munkLipLoss *
                           std::min(1.0, lip->span_m / (model.munkLipFullSpan * hull.width_m))
                 : model.munk;
-        munk_ = munkShare * hull.addedMassExcess * hull.volume_m3;
+        munkSize_ = hull.addedMassExcess * hull.volume_m3;
+        if (model.takesTallBodies()) {
+            tall_ = std::clamp((hull.height_m / hull.width_m - model.tallFrom) /
+                                   std::max(1e-9, model.tallFull - model.tallFrom),
+                               0.0, 1.0);
+        }
         const double slenderness = hull.length_m / std::sqrt(hull.width_m * hull.height_m);
         cross_ = finiteLengthFactor(slenderness) *
-                 crossFlowDrag(hull.height_m / hull.width_m, hull.squareness);
-        lift_ = model.bareLift * kPi * hull.width_m * hull.height_m / 4;
+                 crossFlowDrag(hull.height_m / hull.width_m,
+                               model.takesTallBodies() ? std::max(0.0, 2 * hull.squareness - 1)
+                                                       : hull.squareness);
+        lift_ = (1 - tall_) * model.bareLift * kPi * hull.width_m * hull.height_m / 4 +
+                tall_ * model.tallLift * hull.planArea_m2;
         axial_ = axialDragArea(hull, shape.reynolds, model);
         for (const TowedPart& part : shape.parts) {
             partDrag_ += part.dragArea_m2;
@@ -88,22 +96,22 @@ class LoadFormula {
         const double u = std::cos(alpha);
         const double w = std::sin(alpha);
         Loads& body = sum.body;
-        body.moment_m3 += munk_ * 2 * u * w * std::sqrt(0.5 * (1 + std::abs(u)));
+        body.moment_m3 +=
+            munkAt(alpha) * munkSize_ * 2 * u * w * std::sqrt(0.5 * (1 + std::abs(u)));
         const double cross = crossFactor(alpha) * cross_ * w * std::abs(w);
         body.up_m2 += cross * hull_.planArea_m2;
         body.moment_m3 -= cross * hull_.planMoment_m3;
-        if (!lip_) {
+        const double bare = bareShare(alpha);
+        if (bare > 0) {
             addAt(body, {hull_.planMoment_m3 / hull_.planArea_m2, 0.0}, 0.0,
-                  lift_ * std::abs(u) * w);
+                  bare * lift_ * std::abs(u) * w);
         }
         addAt(body, {0.0, hull_.centroidZ_m}, axial_ * u * std::abs(u), 0.0);
         if (lip_) {
-            if (lip_->angle_rad >= 30 * kDegree && alpha < 0) {
+            if (lip_->angle_rad >= 30 * kDegree && (alpha < 0 || tall_ > 0)) {
                 const double share = std::min(1.0, (lip_->angle_rad / kDegree - 15) / 30);
-                const double wake =
-                    model_.lipWake * std::clamp((-alpha / kDegree - 20) / 25, 0.0, 1.0);
-                addAt(body, {0.0, hull_.centroidZ_m}, wake * lip_->chord_m * lip_->span_m * share,
-                      0.0);
+                addAt(body, {0.0, hull_.centroidZ_m},
+                      wakeAt(alpha) * lip_->chord_m * lip_->span_m * share, 0.0);
             }
             addLip(sum.lip, alpha);
         }
@@ -126,6 +134,39 @@ class LoadFormula {
     }
 
   private:
+    // How much of a body without a lip there is in its lift: all of it, or behind a steep lip what
+    // a tall one keeps, nose below the path.
+    double bareShare(double alpha) const { return !lip_ ? 1.0 : alpha < 0 ? tall_ * steep_ : 0.0; }
+
+    double munkAt(double alpha) const {
+        if (tall_ <= 0) {
+            return munkShare_;
+        }
+        if (!lip_) {
+            return munkShare_ + tall_ * model_.tallMunk;
+        }
+        const std::array<std::pair<double, double>, 2> down{
+            {{-35.0, model_.tallMunkSteepDown}, {-25.0, model_.tallMunkSteep}}};
+        return munkShare_ + tall_ * ((1 - steep_) * model_.tallMunkInLine +
+                                     steep_ * interpolate(down, alpha / kDegree));
+    }
+
+    double wakeAt(double alpha) const {
+        const double usual =
+            alpha < 0 ? model_.lipWake * std::clamp((-alpha / kDegree - 20) / 25, 0.0, 1.0) : 0.0;
+        if (tall_ <= 0) {
+            return usual;
+        }
+        const std::array<std::pair<double, double>, 7> measured{{{-45.0, model_.lipWake},
+                                                                 {-35.0, model_.tallWake35},
+                                                                 {-25.0, 0.0},
+                                                                 {-15.0, model_.tallWake15},
+                                                                 {-5.0, model_.tallWakeFlat},
+                                                                 {5.0, model_.tallWakeFlat},
+                                                                 {90.0, 0.0}}};
+        return (1 - tall_) * usual + tall_ * interpolate(measured, alpha / kDegree);
+    }
+
     // Fitted up to half-way to broadside; broadside a body has its table drag and no more.
     double crossFactor(double alpha) const {
         const double incidence = std::asin(std::min(1.0, std::abs(std::sin(alpha))));
@@ -134,8 +175,9 @@ class LoadFormula {
     }
 
     double fittedCrossFactor(double alpha) const {
+        const double bare = model_.crossFlow - tall_ * model_.tallCrossFlowLoss;
         if (!lip_) {
-            return model_.crossFlow;
+            return bare;
         }
         if (alpha >= 0) {
             return model_.crossFlowLip;
@@ -143,7 +185,8 @@ class LoadFormula {
         const std::array<std::pair<double, double>, 3> steep{{{-45.0, model_.crossFlowLip},
                                                               {-30.0, model_.crossFlowSteep30},
                                                               {-20.0, model_.crossFlowSteep20}}};
-        return (1 - steep_) * model_.crossFlowLip + steep_ * interpolate(steep, alpha / kDegree);
+        const double behind = (1 - tall_) * interpolate(steep, alpha / kDegree) + tall_ * bare;
+        return (1 - steep_) * model_.crossFlowLip + steep_ * behind;
     }
 
     // Rolling about its way a bait turns its lift to the sides and back: the mean is less.
@@ -176,7 +219,8 @@ class LoadFormula {
     const std::optional<TowedLip>& lip_;
     const std::vector<TowedSurface>& surfaces_;
     std::optional<Plate> plate_;
-    double munk_ = 0, cross_ = 0, lift_ = 0, axial_ = 0, partDrag_ = 0;
+    double munkShare_ = 0, munkSize_ = 0, tall_ = 0, cross_ = 0, lift_ = 0, axial_ = 0,
+           partDrag_ = 0;
     Eigen::Vector2d partMoment_ = Eigen::Vector2d::Zero();
     double steep_ = 0, lipArea_ = 0, onBody_ = 0, edge_ = 0;
     Eigen::Vector2d along_ = Eigen::Vector2d::Zero(), down_ = Eigen::Vector2d::Zero();

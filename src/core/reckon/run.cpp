@@ -65,6 +65,49 @@ std::optional<double> tellableSpeed(const PullModel& pull, const Line& line, Ret
 
 }  // namespace
 
+static void setBand(Run& run) {
+    double shallower = 0, deeper = 0;
+    for (const DepthDoubt& doubt : run.doubts) {
+        shallower = std::hypot(shallower, doubt.shallower_m);
+        deeper = std::hypot(deeper, doubt.deeper_m);
+    }
+    run.depthLow_m = std::max(0.0, run.path.maxDepth_m - shallower);
+    run.depthHigh_m = run.path.maxDepth_m + deeper;
+}
+
+void addDoubts(const Derived& d, Run& run, const std::stop_token& stop) {
+    if (!run.depthKnown) {
+        return;
+    }
+    try {
+        std::vector<DepthDoubt> doubts = depthDoubts(d, run.tautFrom_m, stop);
+        if (stop.stop_requested()) {
+            return;
+        }
+        doubts.push_back(restOfDoubt(d, run.path.maxDepth_m));
+        run.doubts = std::move(doubts);
+        setBand(run);
+    } catch (const std::exception&) {
+        run.fault = Error{"internal.numeric", "", {}, {}};
+    }
+}
+
+void carryDoubts(Run& run, const Run& before) {
+    if (!run.depthKnown || !before.depthKnown || before.path.maxDepth_m <= 0) {
+        return;
+    }
+    const double scale = run.path.maxDepth_m / before.path.maxDepth_m;
+    const DepthDoubt rest = run.doubts.back();
+    run.doubts.clear();
+    for (const DepthDoubt& doubt : before.doubts) {
+        if (doubt.source != DepthDoubt::Source::Rest) {
+            run.doubts.push_back({doubt.source, scale * doubt.shallower_m, scale * doubt.deeper_m});
+        }
+    }
+    run.doubts.push_back(rest);
+    setBand(run);
+}
+
 static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const RetrieveGrid& grid) {
     const Brief& brief = d.design->brief;
     Run run;
@@ -112,22 +155,16 @@ static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const Ret
                       lowest->lineAngle_rad < 0;
     run.depthKnown = run.depthKnown && !run.floatsSlack;
     if (run.depthKnown) {
+        run.doubts = {restOfDoubt(d, deepest)};
+        setBand(run);
         if (grid.doubts) {
-            run.doubts = depthDoubts(d, run.tautFrom_m, stop);
+            addDoubts(d, run, stop);
             if (stop.stop_requested()) {
                 run.path.end = RetrieveEnd::Cancelled;
                 run.depthKnown = false;
                 return run;
             }
         }
-        run.doubts.push_back(restOfDoubt(d, deepest));
-        double shallower = 0, deeper = 0;
-        for (const DepthDoubt& doubt : run.doubts) {
-            shallower = std::hypot(shallower, doubt.shallower_m);
-            deeper = std::hypot(deeper, doubt.deeper_m);
-        }
-        run.depthLow_m = std::max(0.0, deepest - shallower);
-        run.depthHigh_m = deepest + deeper;
     }
     if (!brief.cadence.empty()) {
         run.cadence = computeCadence(d, stop, grid);

@@ -69,6 +69,14 @@ struct Run {
     std::optional<Error> fault;          ///< "internal.numeric": nothing above counts
 };
 
+/// What leaves the depth of a run open, source by source, and its band from that: three times the
+/// work of the fine retrieve. Stopped, the run stays as it was.
+void addDoubts(const Derived& derived, Run& run, const std::stop_token& stop);
+
+/// The doubts of the run before, as shares of its depth, in their place until they are worked out;
+/// nothing where either has no depth.
+void carryDoubts(Run& run, const Run& before);
+
 /// The fine grid takes some 3 ms, the coarse one a fifth of it and is within 1 % of the depth. A
 /// grid without doubts leaves the depth's band to the judged rest alone.
 Run computeRun(const Derived& derived, std::stop_token stop = {},

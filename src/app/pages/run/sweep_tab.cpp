@@ -357,20 +357,27 @@ class SweepPart : public BesidePage {
                             ? tr("No depth is told anywhere in this range.")
                             : said);
     }
+    using Cuts = std::vector<std::array<Eigen::Vector2d, 2>>;
+
+    void drawCuts(const Cuts& cuts, const QPen& pen, Quantity qx, Quantity qy) {
+        for (const auto& cut : cuts) {
+            auto* line = new QCPItemLine(plot_);
+            line->setPen(pen);
+            line->start->setCoords(shownIn(qx, cut[0].x()), shownIn(qy, cut[0].y()));
+            line->end->setCoords(shownIn(qx, cut[1].x()), shownIn(qy, cut[1].y()));
+        }
+    }
     void contours(const DepthMap& map, double least, double most, Quantity qx, Quantity qy) {
-        const double wanted = bench().design().brief.wantedDepth_m;
+        // Where the wanted depth lay before the last edit.
+        if (mapPaths_ == std::pair(map.across.path, map.up.path)) {
+            drawCuts(wantedCuts_, QPen(inks().quiet, 1.4, Qt::DashLine), qx, qy);
+        }
         constexpr int kLines = 4;
-        for (int i = 0; i <= kLines; ++i) {
-            const bool target = i == kLines;
-            const double depth = target ? wanted : least + (most - least) * (i + 0.5) / kLines;
-            const auto cuts = contourOf(map, depth);
-            for (const auto& cut : cuts) {
-                auto* line = new QCPItemLine(plot_);
-                line->setPen(QPen(inks().ink, target ? 2.6 : 0.8));
-                line->start->setCoords(shownIn(qx, cut[0].x()), shownIn(qy, cut[0].y()));
-                line->end->setCoords(shownIn(qx, cut[1].x()), shownIn(qy, cut[1].y()));
-            }
-            if (!cuts.empty() && !target) {
+        for (int i = 0; i < kLines; ++i) {
+            const double depth = least + (most - least) * (i + 0.5) / kLines;
+            const Cuts cuts = contourOf(map, depth);
+            drawCuts(cuts, QPen(inks().ink, 0.8), qx, qy);
+            if (!cuts.empty()) {
                 const auto& cut = cuts[cuts.size() / 2];
                 auto* label = new QCPItemText(plot_);
                 label->setText(bench().text(Quantity::Distance, depth));
@@ -380,6 +387,9 @@ class SweepPart : public BesidePage {
                 label->position->setCoords(shownIn(qx, cut[0].x()), shownIn(qy, cut[0].y()));
             }
         }
+        wantedCuts_ = contourOf(map, bench().design().brief.wantedDepth_m);
+        mapPaths_ = {map.across.path, map.up.path};
+        drawCuts(wantedCuts_, QPen(inks().ink, 2.6), qx, qy);
     }
 
     FieldChoice* across_;
@@ -390,6 +400,8 @@ class SweepPart : public BesidePage {
     QVector<double> ghostX_, ghostY_;
     std::string ghostPath_;
     bool hasGhost_ = false;
+    Cuts wantedCuts_;
+    std::pair<std::string, std::string> mapPaths_;
 };
 
 }  // namespace
