@@ -341,8 +341,9 @@ class SweepPart : public BesidePage {
         plot_->yAxis->setRange(ys);
         plot_->replot(QCustomPlot::rpQueuedReplot);
         QString said =
-            tr("Depth from %1 to %2; the thick line is the wanted %3, the thin ones are "
-               "marked with theirs; the cross is the bait as it is.")
+            tr("Depth from %1 to %2; the thick line is the wanted %3 (dashed: before the last "
+               "edit), "
+               "the thin ones are marked with theirs; the cross is the bait as it is.")
                 .arg(bench().text(Quantity::Distance, least),
                      bench().text(Quantity::Distance, most),
                      bench().text(Quantity::Distance, bench().design().brief.wantedDepth_m));
