@@ -1,7 +1,5 @@
 #include "io/run_answers.h"
 
-#include <algorithm>
-
 #include "core/cast/throws.h"
 #include "core/design/fields.h"
 #include "core/reckon/evaluate.h"
@@ -79,9 +77,7 @@ Answer forcesAnswer(const Design& design) {
     const Run run = computeRun(*derived, {}, kFineRetrieve);
     Json forces = Json::array();
     if (run.levelTrim) {
-        const double through =
-            std::max(0.05, design.brief.retrieveSpeed_m_s - design.brief.current_m_s);
-        for (const BodyForce& f : freeBody(*derived, *run.levelTrim, through)) {
+        for (const BodyForce& f : freeBody(*derived, *run.levelTrim)) {
             Json j{{"on", on[static_cast<int>(f.on)]}};
             put(j, "aft", Quantity::Force, f.force_N.x());
             put(j, "up", Quantity::Force, f.force_N.y());
@@ -93,7 +89,7 @@ Answer forcesAnswer(const Design& design) {
         put(json, "pull", Quantity::Force, run.levelTrim->tension_N);
         put(json, "line_angle", Quantity::Angle, run.levelTrim->lineAngle_rad);
         putKnown(json, "pull_for_wanted_depth", Quantity::Force,
-                 pullForWantedDepth_N(*derived, *run.levelTrim, through));
+                 pullForWantedDepth_N(*derived, *run.levelTrim));
     }
     json["forces"] = forces;
     if (const auto range = runningSpeeds(*derived)) {

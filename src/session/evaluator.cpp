@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/cast/throws.h"
 #include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "core/plan/plan_lead.h"
@@ -158,6 +159,7 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
     }
     const std::vector<Finding> towed = checkRun(*quick->derived, *run);
     full->findings.insert(full->findings.end(), towed.begin(), towed.end());
+    full->cast_m = middleDistance_m(*quick->derived);
     full->run = std::move(run);
     publish(full);
     if (overtaken) {

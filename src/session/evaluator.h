@@ -33,6 +33,7 @@ struct Results {
     std::shared_ptr<const Derived> derived;
     std::optional<Error> error;
     std::shared_ptr<const Run> run;
+    std::optional<double> cast_m;  ///< of one throw, with the run; none where it is not reckoned
     std::vector<Finding> findings;
     std::vector<EditEffect> effects;
 };

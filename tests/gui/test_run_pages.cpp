@@ -3,6 +3,7 @@
 #include <QTest>
 #include <catch2/catch.hpp>
 
+#include "app/kit/field_choice.h"
 #include "app/views/cadence_strip.h"
 #include "gui/opened.h"
 
@@ -23,6 +24,16 @@ TEST_CASE("a measured cast becomes the maker's throw, and the retrieve starts fr
     // What was typed is what is read back, and the field of the throw shows it.
     CHECK(o.field("castMeasured")->text() == "24");
     CHECK_FALSE(o.field("/brief/throw_speed")->text().isEmpty());
+    // A cast no throw makes stays as typed, with the reason beneath it.
+    QLineEdit* flew = o.field("castMeasured");
+    flew->setFocus();
+    flew->selectAll();
+    QTest::keyClicks(flew, "119");
+    QTest::keyClick(flew, Qt::Key_Return);
+    CHECK(flew->text() == "119");
+    CHECK(o.text("castMeasured/fault").contains("No throw carries this bait"));
+    CHECK(o.text("castWords").contains("24"));
+    o.type("castMeasured", "24");
     o.click("castForRetrieve");
     CHECK(o.design().brief.castLength_m == Approx(24).epsilon(0.15));
     o.window.bench().document.undoStack()->undo();
@@ -93,8 +104,55 @@ TEST_CASE("one field is swept, two make a map, a range that is no measure is tol
     emit from->editingFinished();
     QCoreApplication::processEvents();
     CHECK(from->text() == "steep");
+    CHECK(o.text("sweepWords").contains("range is not whole"));
+    auto* to = o.window.findChild<QLineEdit*>("sweepAcrossTo");
+    from->setText(to->text());
+    emit from->editingFinished();
+    CHECK(o.text("sweepWords").contains("the same"));
     from->setText("15");
     emit from->editingFinished();
+    o.beside("sweepPart");
+    CHECK(o.text("sweepWords").contains(onScreen("15.0")));
+    // A name that is none is told, and the list has what was added since.
+    auto* across = o.window.findChild<FieldChoice*>("sweepAcross");
+    REQUIRE(across != nullptr);
+    across->lineEdit()->setText("sharpness");
+    emit across->lineEdit()->editingFinished();
+    CHECK(o.text("sweepWords").contains("sharpness"));
+    CHECK(across->path() == "/lip/angle");
+    CHECK(across->findData("/brief/wind") < 0);
+    Design more = o.design();
+    more.bores.push_back(more.bores.front());
+    more.bores.back().name = "third bore";
+    o.window.bench().document.submit(more, "a third bore");
+    o.settle();
+    across->showPopup();
+    across->hidePopup();
+    const int third = across->findText("third bore", Qt::MatchContains);
+    REQUIRE(third >= 0);
+    const int length = across->findData("/lip/length");
+    across->setCurrentIndex(length);
+    o.beside("sweepPart");
+    // The same lengths in the other units: the curve does not move along its axis.
+    const QString milli = o.field("sweepAcrossTo")->text();
+    const auto last = [&] { return plot->graph(0)->data()->at(24)->key; };
+    const double mm = last();
+    o.window.setInch(true);
+    QCoreApplication::processEvents();
+    o.beside("sweepPart");
+    CHECK(o.field("sweepAcrossTo")->text() != milli);
+    CHECK(last() == Approx(mm / 25.4).epsilon(1e-3));
+    o.window.setInch(false);
+    QCoreApplication::processEvents();
+    o.beside("sweepPart");
+    CHECK(last() == Approx(mm).epsilon(1e-3));
+    // The third bore goes while it is varied: another field takes its place.
+    across->setCurrentIndex(across->findText("third bore", Qt::MatchContains));
+    REQUIRE(across->path().startsWith("/bores/"));
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    CHECK_FALSE(across->path().startsWith("/bores/2"));
+    across->setCurrentIndex(across->findData("/lip/angle"));
     o.beside("sweepPart");
     auto* up = o.window.findChild<QComboBox*>("sweepUp");
     REQUIRE(up != nullptr);
@@ -151,6 +209,10 @@ TEST_CASE("a cadence is chosen, dragged, typed and taken away again") {
         o.click("addCadence");
     }
     CHECK(o.design().brief.cadence.size() == 12);
+    // Its fields are gone to where they stand.
+    o.window.rail().choose(Step::Body);
+    o.window.goTo("/brief/cadence/1/time");
+    CHECK(o.window.findChild<QWidget*>("cadenceStrip")->isVisible());
     o.click("steadyCadence");
     CHECK(o.design().brief.cadence.empty());
     CHECK_FALSE(o.window.bench().results()->run->cadence);

@@ -16,6 +16,7 @@ AmountField::AmountField(Workbench& bench, const QString& name, const QString& l
       least_(least),
       most_(most),
       line_(new QLineEdit),
+      unit_(plainLabel()),
       fault_(plainLabel()) {
     line_->setObjectName(name);
     line_->setAccessibleName(label);
@@ -25,24 +26,37 @@ AmountField::AmountField(Workbench& bench, const QString& name, const QString& l
     fault_->setProperty("role", "fault");
     fault_->setWordWrap(true);
     fault_->hide();
-    auto* unit = plainLabel(QString::fromStdString(unitLabel(quantity, bench.bench())));
-    unit->setProperty("role", "quiet");
+    unit_->setProperty("role", "quiet");
     auto* grid = new QGridLayout(this);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setVerticalSpacing(1);
     grid->addWidget(line_, 0, 0);
-    grid->addWidget(unit, 0, 1);
+    grid->addWidget(unit_, 0, 1);
     grid->addWidget(fault_, 1, 0, 1, 3);
     grid->setColumnStretch(2, 1);
+    const auto follow = [this] {
+        unit_->setText(QString::fromStdString(unitLabel(quantity_, bench_.bench())));
+        if (last_) {
+            set(*last_);
+        }
+    };
+    connect(&bench, &Workbench::benchChanged, this, follow);
+    connect(line_, &QLineEdit::editingFinished, this, &AmountField::value);
+    follow();
 }
 
 void AmountField::set(double valueSi) {
-    line_->setText(QString::fromStdString(fieldText(quantity_, bench_.bench(), valueSi)));
+    last_ = valueSi;
+    shown_ = QString::fromStdString(fieldText(quantity_, bench_.bench(), valueSi));
+    line_->setText(shown_);
 }
 
 std::optional<double> AmountField::value() {
     const QString path = line_->objectName();
-    const ReadAmount read = readAmount(line_->text().toStdString(), quantity_, bench_.bench());
+    ReadAmount read = readAmount(line_->text().toStdString(), quantity_, bench_.bench());
+    if (last_ && line_->text() == shown_) {
+        read = {*last_, ReadFault::None};
+    }
     std::optional<Error> error;
     if (read.fault != ReadFault::None) {
         error = readFaultError(read.fault, path, quantity_, bench_.bench());
@@ -58,7 +72,12 @@ std::optional<double> AmountField::value() {
     line_->setAccessibleDescription(fault_->text());
     line_->style()->unpolish(line_);
     line_->style()->polish(line_);
-    return error ? std::nullopt : std::optional<double>(read.valueSi);
+    if (error) {
+        return std::nullopt;
+    }
+    last_ = read.valueSi;
+    shown_ = line_->text();
+    return last_;
 }
 
 }  // namespace wl

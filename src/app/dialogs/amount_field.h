@@ -17,7 +17,8 @@ class AmountField : public QWidget {
     AmountField(Workbench& bench, const QString& name, const QString& label, Quantity quantity,
                 double least, double most, QWidget* parent = nullptr);
     void set(double valueSi);
-    /// What was typed; nothing, with the reason shown, when it is no such measure.
+    /// What was set or typed, in whatever units it is shown since; nothing, with the reason shown,
+    /// when it is no such measure.
     std::optional<double> value();
     QLineEdit* line() { return line_; }
 
@@ -25,7 +26,10 @@ class AmountField : public QWidget {
     Workbench& bench_;
     Quantity quantity_;
     double least_, most_;
+    std::optional<double> last_;  ///< the measure last set or read, SI
+    QString shown_;               ///< and its words: while they stand, it stands, rounded or not
     QLineEdit* line_;
+    QLabel* unit_;
     QLabel* fault_;
 };
 

@@ -1,7 +1,6 @@
 #include "app/frame/steps.h"
 
 #include "app/pages/pages.h"
-#include "core/cast/throws.h"
 #include "session/words.h"
 
 namespace wl {
@@ -71,8 +70,10 @@ QString atRest(const Workbench& bench, const Results& r) {
 }
 
 QString castDistance(const Workbench& bench, const Results& r) {
-    const auto distance = middleDistance_m(*r.derived);
-    return distance ? tr("about %1").arg(bench.text(Quantity::Distance, *distance))
+    if (!r.run) {
+        return QStringLiteral("…");
+    }
+    return r.cast_m ? tr("about %1").arg(bench.text(Quantity::Distance, *r.cast_m))
                     : tr("not reckoned");
 }
 
@@ -159,7 +160,13 @@ const std::vector<StepEntry>& stepTable() {
          nullptr,
          castDistance,
          dash},
-        {Step::Run, tr("Run"), makeRunPage, {}, nullptr, depth, dash},
+        {Step::Run,
+         tr("Run"),
+         makeRunPage,
+         {"/brief/cadence", "/brief/trolled_line"},
+         nullptr,
+         depth,
+         dash},
         {Step::BenchSheet,
          tr("Bench sheet"),
          makeBenchSheetPage,

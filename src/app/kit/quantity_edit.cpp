@@ -105,6 +105,11 @@ std::optional<Error> QuantityEdit::assign(std::optional<double> value) {
                       {quantity_, binding_->min},
                       {quantity_, binding_->max}}};
     }
+    if (binding_->refuse) {
+        if (auto error = binding_->refuse(*value)) {
+            return error;
+        }
+    }
     Design next = bench_.design();
     binding_->write(next, *value);
     bench_.document.submit(std::move(next), title_, path_);

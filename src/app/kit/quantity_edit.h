@@ -30,6 +30,8 @@ class QuantityEdit : public QWidget {
         double max = 0.0;
         std::function<double(const Design&)> read;
         std::function<void(Design&, double)> write;
+        /// Why a number within the bounds cannot be taken all the same; none: all are.
+        std::function<std::optional<Error>(double)> refuse = nullptr;
     };
     QuantityEdit(Workbench& bench, const QString& path, const QString& title, Binding binding,
                  QWidget* parent = nullptr);

@@ -87,18 +87,25 @@ class CastPage : public BesidePage {
         flew.quantity = Quantity::Distance;
         flew.min = 3.0;
         flew.max = 120.0;
-        flew.read = [&bench](const Design& design) {
-            const ResultsPtr r = bench.results();
-            if (!r || !r->derived) {
-                return 0.0;
-            }
-            // The throw of now on the bait as last reckoned.
-            Derived now = *r->derived;
-            now.design = std::make_shared<const Design>(design);
+        flew.read = [this](const Design& design) {
+            const auto now = asThrown(design);
             constexpr double kPaced_m = 0.1;  // finer than any cast is measured
-            return std::round(middleDistance_m(now).value_or(0.0) / kPaced_m) * kPaced_m;
+            return now ? std::round(middleDistance_m(*now).value_or(0.0) / kPaced_m) * kPaced_m
+                       : 0.0;
         };
-        flew.write = [this](Design& design, double distance) { measured(design, distance); };
+        flew.refuse = [this](double distance) -> std::optional<Error> {
+            const auto now = asThrown(this->bench().design());
+            if (!now) {
+                return Error{"cast.no_mass", "", {}, {}};
+            }
+            const Result<double> speed = throwFromDistance(*now, distance);
+            return speed ? std::nullopt : std::optional(speed.error());
+        };
+        flew.write = [this](Design& design, double distance) {
+            if (const auto now = asThrown(design)) {
+                design.brief.throwSpeed_m_s = throwFromDistance(*now, distance).value();
+            }
+        };
         auto* flown = thrown->quantity(tr("One cast of this bait flew"),
                                        QStringLiteral("castMeasured"), flew);
         thrown->enableLastWhen([](const Design& d) { return d.joints.empty(); });
@@ -135,17 +142,15 @@ class CastPage : public BesidePage {
     }
 
   private:
-    void measured(Design& design, double distance) {
+    // The throw, wind and reel of now on the bait as last reckoned.
+    std::optional<Derived> asThrown(const Design& design) {
         const ResultsPtr r = bench().results();
         if (!r || !r->derived) {
-            return;
+            return std::nullopt;
         }
-        const Result<double> speed = throwFromDistance(*r->derived, distance);
-        if (speed) {
-            design.brief.throwSpeed_m_s = *speed;
-        } else {
-            bench().say(sentence(speed.error(), bench().bench()));
-        }
+        Derived now = *r->derived;
+        now.design = std::make_shared<const Design>(design);
+        return now;
     }
     void showError(const Error& error) {
         cast_.reset();

@@ -106,11 +106,10 @@ void CadenceStrip::mousePressEvent(QMouseEvent* event) {
         chosen_ = part;
         describe();
     }
-    heldFastest_ = fastest() * 1.5;
+    heldFastest_ = fastest();
     heldLongest_ = longest();
     bench_.document.endGesture();
     if (grip != Grip::None) {
-        heldFastest_ = fastest();
         bench_.document.hold();
     }
     grip_ = grip;

@@ -27,8 +27,9 @@ BodyForce forceOf(BodyForce::On on, const Loads& loads, double q, double z, doub
 
 }  // namespace
 
-std::vector<BodyForce> freeBody(const Derived& d, const Trim& trim, double speed) {
+std::vector<BodyForce> freeBody(const Derived& d, const Trim& trim) {
     using On = BodyForce::On;
+    const double speed = towSpeed_m_s(d);
     const double rho = d.waterDensity_kg_m3, q = 0.5 * rho * speed * speed;
     const TowedShape& shape = d.loads->inputs;
     const LoadShares shares = computeLoadShares(shape, trim.alpha_rad, d.model);
@@ -109,9 +110,10 @@ std::optional<SpeedRange> runningSpeeds(const Derived& d) {
     }
 }
 
-std::optional<double> pullForWantedDepth_N(const Derived& d, const Trim& level, double speed,
+std::optional<double> pullForWantedDepth_N(const Derived& d, const Trim& level,
                                            std::stop_token stop) {
     const Brief& brief = d.design->brief;
+    const double speed = towSpeed_m_s(d);
     const Line line = lineOf(d);
     const Retrieve retrieve{brief.castLength_m, brief.retrieveSpeed_m_s, brief.rodTipHeight_m,
                             startDepth_m(d), brief.current_m_s};

@@ -19,9 +19,9 @@ struct BodyForce {
     double couple_N_m = 0.0;
 };
 
-/// All of them at a steady attitude at a speed through the water; together they leave no force and
-/// no moment. Forces that are not there are left out.
-std::vector<BodyForce> freeBody(const Derived& derived, const Trim& trim, double speed_m_s);
+/// All of them at a steady attitude of the bait reeled in level (a level trim of its Run); together
+/// they leave no force and no moment. Forces that are not there are left out.
+std::vector<BodyForce> freeBody(const Derived& derived, const Trim& trim);
 
 /// The speeds through the water, m/s, between which the bait has a steady attitude no steeper than
 /// 50 degrees and pulls the line down; empty when at none from 0.1 to 4 m/s.
@@ -36,6 +36,6 @@ std::optional<SpeedRange> runningSpeeds(const Derived& derived);
 /// the wanted depth of the brief: pull growing with the square of the speed, the angle between
 /// path and line held. Empty where no pull up to 20 N does.
 std::optional<double> pullForWantedDepth_N(const Derived& derived, const Trim& level,
-                                           double speed_m_s, std::stop_token stop = {});
+                                           std::stop_token stop = {});
 
 }  // namespace wl

@@ -112,8 +112,7 @@ static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const Ret
     const Brief& brief = d.design->brief;
     Run run;
     const double level = towStart_rad(d);
-    constexpr double kSlowest_m_s = 0.05;
-    const double through = std::max(kSlowest_m_s, brief.retrieveSpeed_m_s - brief.current_m_s);
+    const double through = towSpeed_m_s(d);
     run.trims = findTrims(d.towed, through, 0.0);
     run.levelTrim = settleTrim(d.towed, through, 0.0, level);
 
@@ -168,6 +167,7 @@ static Run computeRunUnguarded(const Derived& d, std::stop_token stop, const Ret
     }
     if (!brief.cadence.empty()) {
         run.cadence = computeCadence(d, stop, grid);
+        run.cadence->told = run.cadence->told && !run.floatsSlack;
     }
     const auto trolled = settleTrim(d.towed, brief.retrieveSpeed_m_s, 0.0, level);
     if (trolled && trolled->lineAngle_rad > 0) {

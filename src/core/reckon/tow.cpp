@@ -28,6 +28,12 @@ PullModel pullOf(const TowedBait& bait) {
     };
 }
 
+double towSpeed_m_s(const Derived& d) {
+    constexpr double kSlowest_m_s = 0.05;
+    const Brief& brief = d.design->brief;
+    return std::max(kSlowest_m_s, brief.retrieveSpeed_m_s - brief.current_m_s);
+}
+
 double towStart_rad(const Derived& d) {
     constexpr double kSteepest_rad = 0.3;
     return std::clamp(d.rest->pitch_rad, -kSteepest_rad, kSteepest_rad);

@@ -12,6 +12,9 @@ namespace wl {
 Line lineOf(const Derived& derived);
 /// How the bait pulls.
 PullModel pullOf(const TowedBait& bait);
+/// Speed through the water when it is reeled in level, m/s: the reel's less the current's, no less
+/// than 5 cm/s.
+double towSpeed_m_s(const Derived& derived);
 /// Pitch, radians, from which its attitude under way is followed.
 double towStart_rad(const Derived& derived);
 /// Where it starts to be pulled in, after its countdown.

@@ -130,11 +130,13 @@ Model drawnModel(const Model& model, int index) {
     return m;
 }
 
-std::optional<double> depthAs(const Derived& d, const Model& model, const std::stop_token& stop) {
+// From so large a share of the cast, where the line is taut.
+std::optional<double> depthAs(const Derived& d, const Model& model, double share,
+                              const std::stop_token& stop) {
     Derived varied = d;
     varied.model = model;
     varied.towed.loads = std::make_shared<const LoadTable>(towedShapeOf(*d.design, varied), model);
-    return depthOf(towIn(varied, d.design->brief.castLength_m, stop, kCoarseRetrieve));
+    return depthOf(towIn(varied, share * d.design->brief.castLength_m, stop, kCoarseRetrieve));
 }
 
 }  // namespace
@@ -238,6 +240,11 @@ std::vector<std::array<Eigen::Vector2d, 2>> contourOf(const DepthMap& map, doubl
 std::vector<Lever> leversOf(const Derived& d, int draws, std::stop_token stop, const Told& told) {
     std::vector<Lever> out;
     const std::vector<LeverWay> ways = waysOf(*d.design);
+    const Run run = computeRun(d, stop, kCoarseRetrieve);
+    // Where it hangs slack at first, from well inside where it is taut: a step either way is too.
+    constexpr double kInside = 0.85;
+    const double taut = run.depthKnown ? run.tautFrom_m / d.design->brief.castLength_m : 0.0;
+    const double share = taut < 1 ? kInside * taut : 1.0;
     std::vector<Model> models;
     for (int i = 0; i < draws; ++i) {
         constexpr int kSkipped = 20;  // the first of a Halton set are too regular in high bases
@@ -250,11 +257,12 @@ std::vector<Lever> leversOf(const Derived& d, int draws, std::stop_token stop, c
         Lever lever = way.lever;
         const std::optional<Derived> more = stepped(d, way, 1), less = stepped(d, way, -1);
         if (more && less) {
-            const auto deep = depthAs(*more, d.model, stop),
-                       shallow = depthAs(*less, d.model, stop);
+            const auto depthOfStep = [&](const Derived& there) {
+                return share > 0 ? depthAs(there, d.model, share, stop) : std::nullopt;
+            };
+            const auto deep = depthOfStep(*more), shallow = depthOfStep(*less);
             const auto levelOf = [&](const Derived& there) {
-                return settleTrim(there.towed, there.design->brief.retrieveSpeed_m_s, 0.0,
-                                  towStart_rad(there));
+                return settleTrim(there.towed, towSpeed_m_s(there), 0.0, towStart_rad(there));
             };
             const auto up = levelOf(*more), down = levelOf(*less);
             if (up && down) {
@@ -265,7 +273,8 @@ std::vector<Lever> leversOf(const Derived& d, int draws, std::stop_token stop, c
                 lever.depth_m = 0.5 * (*deep - *shallow);
                 int same = 0, seen = 0;
                 for (const Model& model : models) {
-                    const auto a = depthAs(*more, model, stop), b = depthAs(*less, model, stop);
+                    const auto a = depthAs(*more, model, share, stop),
+                               b = depthAs(*less, model, share, stop);
                     if (a && b) {
                         ++seen;
                         same += (*a - *b > 0) == (*lever.depth_m > 0) ? 1 : 0;

@@ -39,10 +39,8 @@ class ForcesTab : public BesidePage {
                     words_->setText(rangeWords(range));
                 };
             }
-            const Brief& brief = shared->design->brief;
-            const double through = std::max(0.05, brief.retrieveSpeed_m_s - brief.current_m_s);
-            auto forces = freeBody(d, *run.levelTrim, through);
-            const auto needed = pullForWantedDepth_N(d, *run.levelTrim, through, stop);
+            auto forces = freeBody(d, *run.levelTrim);
+            const auto needed = pullForWantedDepth_N(d, *run.levelTrim, stop);
             if (stop.stop_requested()) {
                 return {};
             }

@@ -1,12 +1,11 @@
 // What moves depth, attitude and pull: one field swept, two as a map.
-#include <QComboBox>
-#include <QCompleter>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QPointer>
 
 #include "app/dialogs/amount_field.h"
 #include "app/kit/beside_page.h"
+#include "app/kit/field_choice.h"
 #include "app/kit/flow_layout.h"
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
@@ -20,48 +19,6 @@ namespace {
 
 constexpr int kSwept = 25;
 constexpr int kMapped = 24;
-
-// A number of the design, found by typing.
-class FieldChoice : public QComboBox {
-  public:
-    FieldChoice(Workbench& bench, const QString& name, const QString& first, bool mayBeNone)
-        : bench_(bench), none_(mayBeNone) {
-        setObjectName(name);
-        setEditable(true);
-        setInsertPolicy(QComboBox::NoInsert);
-        setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-        setMinimumContentsLength(12);
-        completer()->setCompletionMode(QCompleter::PopupCompletion);
-        completer()->setFilterMode(Qt::MatchContains);
-        fill(first);
-    }
-    QString path() const { return currentData().toString(); }
-    /// The list anew, on the same path if the design still has it.
-    void fill(const QString& wanted) {
-        const QSignalBlocker quiet(this);
-        clear();
-        if (none_) {
-            addItem(QCoreApplication::translate("FieldChoice", "nothing"), QString());
-        }
-        for (const Field& field : listFields(bench_.design())) {
-            const bool means = field.about.applies && field.value && !fieldLabel(field).isEmpty();
-            if (field.kind == FieldKind::Number && means && bearsOnRun(field.path)) {
-                addItem(undoWords(field), QString::fromStdString(field.path));
-            }
-        }
-        setCurrentIndex(std::max(0, findData(wanted)));
-    }
-
-  private:
-    static bool bearsOnRun(const std::string& path) {
-        static const char* const kNot[] = {"/log",   "/errors",   "/tank",
-                                           "/trace", "/meetings", "/notes"};
-        return std::none_of(std::begin(kNot), std::end(kNot),
-                            [&path](const char* start) { return path.starts_with(start); });
-    }
-    Workbench& bench_;
-    bool none_;
-};
 
 /// Choices on top, a plot under them: a curve of depth, attitude and pull, or a map of the depth.
 class SweepPart : public BesidePage {
@@ -88,6 +45,12 @@ class SweepPart : public BesidePage {
             grid->addWidget(text, at, 0);
             grid->addWidget(choice, at, 1);
             connect(choice, &QComboBox::currentIndexChanged, this, [this] { choose(); });
+            connect(choice, &FieldChoice::unknown, this, [this](const QString& typed) {
+                words_->setText(tr("▲ No number of this bait is called “%1”: open the list, or "
+                                   "type a part of a "
+                                   "name that is in it.")
+                                    .arg(typed));
+            });
         };
         row(0, tr("Vary"), across_);
         row(2, tr("and, as a map,"), up_);
@@ -142,6 +105,7 @@ class SweepPart : public BesidePage {
         FlowLayout* holder = nullptr;
         QPointer<AmountField> from, to;
         QPointer<QWidget> fromBox, toBox;
+        bool held = false;  ///< the bait lay in it when it was last set
     };
 
     std::optional<Field> fieldOf(const QString& path) {
@@ -152,7 +116,12 @@ class SweepPart : public BesidePage {
             return std::nullopt;
         }
         const auto from = range.from->value(), to = range.to->value();
-        if (!from || !to || *from == *to) {
+        if (from && to && *from == *to) {
+            words_->setText(tr("▲ From and to are the same: there is nothing to vary."));
+            return std::nullopt;
+        }
+        if (!from || !to) {
+            words_->setText(tr("▲ The range is not whole: see its fields."));
             return std::nullopt;
         }
         return MapAxis{path.toStdString(), std::min(*from, *to), std::max(*from, *to), kMapped};
@@ -189,8 +158,12 @@ class SweepPart : public BesidePage {
         range.toBox = boxed(tr("to"), range.to);
         range.holder->addWidget(range.fromBox);
         range.holder->addWidget(range.toBox);
+        range.held = true;
         for (AmountField* f : {range.from.data(), range.to.data()}) {
-            connect(f->line(), &QLineEdit::editingFinished, this, [this] { again(); });
+            connect(f->line(), &QLineEdit::editingFinished, this, [this, path, &range] {
+                range.held = holds(path, range);
+                again();
+            });
         }
     }
     void choose() {
@@ -198,15 +171,32 @@ class SweepPart : public BesidePage {
         offer(up_->path(), QStringLiteral("sweepUp"), upRange_);
         again();
     }
-    // The design changed: lists may have grown; the ranges stay.
+    // The design changed: a field that is gone, or has left the range it lay in, is offered anew.
     void follow() {
-        for (FieldChoice* choice : {across_, up_}) {
-            const QString was = choice->path();
-            if (!was.isEmpty() && !fieldOf(was)) {
-                choice->fill({});
-                choose();
+        const std::pair<FieldChoice*, Range*> both[] = {{across_, &acrossRange_}, {up_, &upRange_}};
+        bool anew = false;
+        for (const auto& [choice, range] : both) {
+            const bool none = choice->path().isEmpty(), gone = !none && !fieldOf(choice->path());
+            if (gone) {
+                choice->renew();
             }
+            anew = anew || gone || (!none && range->held && !holds(choice->path(), *range));
         }
+        if (anew) {
+            hasGhost_ = false;
+            mapPaths_ = {};
+            choose();
+        }
+    }
+    // Whether the bait as it is lies in the range.
+    bool holds(const QString& path, const Range& range) {
+        const auto field = fieldOf(path);
+        if (!field || !field->value || !range.from) {
+            return false;
+        }
+        const auto from = range.from->value(), to = range.to->value();
+        return from && to && *field->value >= std::min(*from, *to) &&
+               *field->value <= std::max(*from, *to);
     }
     double shownIn(Quantity quantity, double si) { return onAxis(quantity, bench().bench(), si); }
     QString axisTitle(const std::string& path) {
