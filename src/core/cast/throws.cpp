@@ -4,7 +4,7 @@
 #include <boost/math/tools/roots.hpp>
 #include <cmath>
 
-#include "core/model/halton.h"
+#include "core/model/draws.h"
 
 namespace wl {
 namespace {
@@ -22,27 +22,15 @@ constexpr std::array<double Model::*, 13> kVaried{
     &Model::airHooks,       &Model::airLine,           &Model::spoolTakeOff,
     &Model::spoolPull};
 
-// Bands in the order of kVaried; looked up once.
-const std::array<const Coefficient*, kVaried.size()>& bands() {
+const std::vector<const Coefficient*>& varied() {
     static const auto found = [] {
-        std::array<const Coefficient*, kVaried.size()> out{};
-        for (size_t i = 0; i < kVaried.size(); ++i) {
-            out[i] = &*std::find_if(coefficients().begin(), coefficients().end(),
-                                    [i](const Coefficient& c) { return c.value == kVaried[i]; });
+        std::vector<const Coefficient*> out;
+        for (double Model::*member : kVaried) {
+            out.push_back(&coefficientOf(member));
         }
         return out;
     }();
     return found;
-}
-
-Model drawn(const Model& model, int index) {
-    constexpr int kSkipped = 20;  // the first of a Halton set are too regular in the high bases
-    Model m = model;
-    for (size_t i = 0; i < kVaried.size(); ++i) {
-        const Coefficient& c = *bands()[i];
-        m.*c.value = c.low + (c.high - c.low) * halton(index + kSkipped, primeAt(int(i)));
-    }
-    return m;
 }
 
 Throw throwOf(const Model& m, double speed, double wind) {
@@ -72,7 +60,7 @@ std::vector<Flight> throwsOf(const Derived& d, FlightPlane plane, const std::sto
     const double speed = speedOf(d);
     std::vector<Flight> out;
     for (int i = 0; i < kThrows && !stop.stop_requested(); ++i) {
-        const Model m = drawn(d.model, i);
+        const Model m = drawnIn(d.model, varied(), i);
         out.push_back(fly(bait, m, line, throwOf(m, speed, d.design->brief.wind_m_s)));
     }
     return out;

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/placed/surfaces.h"
+#include "core/model/draws.h"
 #include "core/reckon/stages.h"
 #include "core/reckon/tow.h"
 
@@ -36,11 +36,6 @@ const std::vector<Bundle>& bundles() {
         {Source::Roll, {&Model::rollLoss}},
     };
     return table;
-}
-
-const Coefficient& coefficientOf(double Model::*member) {
-    return *std::find_if(coefficients().begin(), coefficients().end(),
-                         [member](const Coefficient& c) { return c.value == member; });
 }
 
 Model atEnd(Model model, const Bundle& bundle, bool high) {

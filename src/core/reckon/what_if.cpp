@@ -8,7 +8,7 @@
 
 #include "core/base/units.h"
 #include "core/design/fields.h"
-#include "core/model/halton.h"
+#include "core/model/draws.h"
 #include "core/reckon/evaluate.h"
 #include "core/reckon/stages.h"
 #include "core/reckon/tow.h"
@@ -117,17 +117,6 @@ std::optional<Derived> stepped(const Derived& d, const LeverWay& way, double sig
 bool bearsOnTow(const Coefficient& c) {
     constexpr std::array<std::string_view, 5> kGroups{"hull", "lip", "fins", "hooks", "line"};
     return std::find(kGroups.begin(), kGroups.end(), c.group) != kGroups.end();
-}
-
-Model drawnModel(const Model& model, int index) {
-    Model m = model;
-    int base = 0;
-    for (const Coefficient& c : coefficients()) {
-        if (bearsOnTow(c)) {
-            m.*c.value = c.low + (c.high - c.low) * halton(index, primeAt(base++));
-        }
-    }
-    return m;
 }
 
 // From so large a share of the cast, where the line is taut.
@@ -246,9 +235,14 @@ std::vector<Lever> leversOf(const Derived& d, int draws, std::stop_token stop, c
     const double taut = run.depthKnown ? run.tautFrom_m / d.design->brief.castLength_m : 0.0;
     const double share = taut < 1 ? kInside * taut : 1.0;
     std::vector<Model> models;
+    std::vector<const Coefficient*> varied;
+    for (const Coefficient& c : coefficients()) {
+        if (bearsOnTow(c)) {
+            varied.push_back(&c);
+        }
+    }
     for (int i = 0; i < draws; ++i) {
-        constexpr int kSkipped = 20;  // the first of a Halton set are too regular in high bases
-        models.push_back(drawnModel(d.model, i + kSkipped));
+        models.push_back(drawnIn(d.model, varied, i));
     }
     for (const LeverWay& way : ways) {
         if (stop.stop_requested()) {

@@ -1,0 +1,17 @@
+// Models drawn from the bands of their coefficients.
+#pragma once
+
+#include <vector>
+
+#include "core/model/model.h"
+
+namespace wl {
+
+/// The row of a member of Model.
+const Coefficient& coefficientOf(double Model::*member);
+
+/// The model with each of those coefficients somewhere in its band: the `index`-th (0 on) point of
+/// a Halton set (Halton 1960), which fills the bands evenly and is the same every time.
+Model drawnIn(Model model, const std::vector<const Coefficient*>& which, int index);
+
+}  // namespace wl
