@@ -11,6 +11,7 @@
 #include "core/tank/waters.h"
 #include "io/json_answer.h"
 #include "io/report_bait.h"
+#include "io/report_swim.h"
 
 namespace wl {
 namespace {
@@ -252,6 +253,7 @@ Report makeReport(const Design& design, const Model& model) {
     out["rest"] = floatJson(*derived);
     out["waterlogged"] = waterloggedJson(*derived);
     out["run"] = runJson(run);
+    out["swim"] = swimJson(*derived, run);
     out["tank"] = tankJson(design, *derived);
     Json findings = Json::array();
     std::vector<Finding> all = checkDesign(*derived);

@@ -160,6 +160,7 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
     const std::vector<Finding> towed = checkRun(*quick->derived, *run);
     full->findings.insert(full->findings.end(), towed.begin(), towed.end());
     full->cast_m = middleDistance_m(*quick->derived);
+    full->swim = std::make_shared<const Swim>(swimOf(*quick->derived, *run));
     full->run = std::move(run);
     publish(full);
     if (overtaken) {

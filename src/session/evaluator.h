@@ -10,6 +10,7 @@
 
 #include "core/base/finding.h"
 #include "core/reckon/run.h"
+#include "core/swim/swim.h"
 #include "session/document.h"
 
 namespace wl {
@@ -34,6 +35,7 @@ struct Results {
     std::optional<Error> error;
     std::shared_ptr<const Run> run;
     std::optional<double> cast_m;  ///< of one throw, with the run; none where it is not reckoned
+    std::shared_ptr<const Swim> swim;  ///< at the run's speed, with the run
     std::vector<Finding> findings;
     std::vector<EditEffect> effects;
 };

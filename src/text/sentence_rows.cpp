@@ -129,6 +129,21 @@ constexpr std::array kRows{
         WL_TR("The bend is %1 from the skin, off a lip %2 long: it counts as flat.")},
     Row{"lip.notch_too_big", WL_TR("The notch leaves no lip: make it narrower or less deep.")},
     Row{"lip.hole_off_sheet", WL_TR("A hole of %1 at %2 from the skin runs off the sheet.")},
+    Row{"lip.free_outline",
+        WL_TR("The lip's corners make no outline: two or more, none crossing, none on the middle "
+              "line but the last. Until then it counts as one with a rounded tip.")},
+    Row{"lip.off_true",
+        WL_TR("The lip is set off true: the bait will run to one side, or lean. Depth and attitude "
+              "are reckoned as if it ran straight.")},
+    Row{"tie.holes_off_sheet",
+        WL_TR("A hole for the tie breaks out of the lip or into the other.")},
+    Row{"tie.holes_near_edge", WL_TR("Only %1 of lip is left beside a hole for the tie: the sheet "
+                                     "may crack there. Leave %2 or more.")},
+    Row{"tie.wire_too_thick", WL_TR("A wire of %1 does not go through a hole of %2.")},
+    Row{"run.lip_gives",
+        WL_TR("At %3 the water bends this lip back by %1 on average, its tip by %2: it works as a "
+              "steeper lip, more so the faster it is pulled. Thicker or stiffer sheet holds its "
+              "angle.")},
     Row{"outline.not_pairs",
         WL_TR("“%w1” is no corner. Write how far aft and how far up, with “;” between corners: "
               "0 0; 12 0; 12 4.")},
@@ -303,6 +318,22 @@ constexpr std::array kRows{
               "them.")},
     Row{"run.reaches_bottom", WL_TR("Would run at %1 in water %2 deep: it ticks the bottom.")},
     Row{"run.may_reach_bottom", WL_TR("May run as deep as %1 in water %2 deep.")},
+    Row{"swim.jointed", WL_TR("A jointed bait without a lip glides or snakes: that is not reckoned "
+                              "yet.")},
+    Row{"swim.lip_out_of_proportion",
+        WL_TR("A lip %1 across on a body %2 wide is out of proportion: its swim is not reckoned.")},
+    Row{"swim.no_mass", WL_TR("It weighs nothing yet: there is nothing to swing.")},
+    Row{"swim.no_trim", WL_TR("No steady attitude at %1: how it swims cannot be told.")},
+    Row{"swim.stays_on_top", WL_TR("Stays on the surface at %1: how it swims under water cannot be "
+                                   "told.")},
+    Row{"swim.too_slow", WL_TR("At %1 the water hardly works on it.")},
+    Row{"swim.no_rhythm", WL_TR("Wake and body find no common beat at this speed: no number.")},
+    Row{"swim.nothing_sheds", WL_TR("No action: nothing on it sheds a wake from side to side.")},
+    Row{"swim.lip_flat", WL_TR("No action: its plate meets the water at %1 only, too flat to drive "
+                               "a wobble.")},
+    Row{"swim.far_from_own",
+        WL_TR("No action: the wake beats %1 times a second, the bait by itself %2 times.")},
+    Row{"swim.damped", WL_TR("No action: hull and fins hold it against the wake.")},
     Row{"run.likely_too_shallow",
         WL_TR(
             "With a lip as steep as %1 the depth is likely told too shallow: makers see such baits "

@@ -41,7 +41,8 @@ double vacuumRange(double speed, double degrees, double height) {
     return along * (up + std::sqrt(up * up + 2 * kG * height)) / kG;
 }
 
-// Euler's hodograph (from memory) of a shot with drag k v^2 per mass, by quadrature: range to the ground.
+// Euler's hodograph (from memory) of a shot with drag k v^2 per mass, by quadrature: range to the
+// ground.
 double hodographRange(double speed, double degrees, double height, double k) {
     const double start = degrees * kDegree;
     const auto f = [](double t) {

@@ -54,7 +54,7 @@ TEST_CASE("every field says what it is to the maker, and no two of one thing say
 TEST_CASE("ticks and choices are set by their path, within what there is") {
     const Design d = furnished();
     CHECK(withField(d, "/lip/family", 4)->lip.family == LipFamily::Disc);
-    CHECK(withField(d, "/lip/family", 5).error().code == "field.out_of_range");
+    CHECK(withField(d, "/lip/family", 6).error().code == "field.out_of_range");
     CHECK(withField(d, "/lip/family", 1.5).error().code == "field.not_whole");
     CHECK(withField(d, "/through_wire/present", 1)->wire.present);
     CHECK(withField(d, "/through_wire/present", 2).error().code == "field.out_of_range");

@@ -50,8 +50,8 @@ TEST_CASE("a fin of 2 cm2, aspect 1.2, 30 mm behind, drifting and turning (own p
 }
 
 TEST_CASE("slope and broadside of the law are those of its sources") {
-    // Helmbold (from memory): 2 pi A/(2 + sqrt(A^2 + 4)); A small, pi A/2; the published lifting-line limit 2 pi
-    // is not reached as A is held at 4.
+    // Helmbold (from memory): 2 pi A/(2 + sqrt(A^2 + 4)); A small, pi A/2; the published
+    // lifting-line limit 2 pi is not reached as A is held at 4.
     CHECK(finSlope(0.2) == Approx(kPi * 0.2 / 2).epsilon(0.01));
     CHECK(finSlope(1.2) == Approx(1.74034).epsilon(1e-5));
     CHECK(finSlope(9.0) == finSlope(4.0));

@@ -2,6 +2,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/placed/lip_flex.h"
+#include "core/rules/check_design.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -157,4 +159,115 @@ TEST_CASE("what cannot be made of a lip is told at its field") {
               l.holeDiameter_m = 0.003;
               l.holeAt_m = l.length_m;
           }) == Told{"lip.hole_off_sheet /lip/hole_at"});
+}
+
+TEST_CASE("a free outline: area, mass and closed plates by closed forms, any size the same shape") {
+    Lip lip = demoDesign().lip;
+    // A spear 10 mm wide at the skin, 18 at its shoulders 12 mm out, forked 4 mm deep at 20.
+    lip.family = LipFamily::Free;
+    lip = withLipEdge(lip, {{0, 0.005}, {0.012, 0.009}, {0.020, 0.004}, {0.016, 0}});
+    REQUIRE(isLipOutline(lip.outline));
+    CHECK(lip.length_m == Approx(0.020));
+    CHECK(lip.width_m == Approx(0.018));
+    CHECK(lipRootWidth_m(lip) == Approx(0.010));
+    const double area = 2 * (0.012 * 0.007 + 0.008 * 0.0065 - 0.5 * 0.004 * 0.004);
+    CHECK(measureLip(lip).area_m2 == Approx(area).epsilon(1e-12));
+    CHECK(measureLip(lip).mass_kg == Approx(lipMass(lip)));
+    CHECK(meshVolume(lipMesh(lip)) == Approx(area * lip.thickness_m).epsilon(1e-9));
+    lip.bend_rad = 20 * kDegree;
+    lip.bendAt_m = 0.017;  // through the fork
+    CHECK(meshVolume(lipMesh(lip)) == Approx(area * lip.thickness_m).epsilon(1e-9));
+    lip.length_m *= 2;
+    CHECK(lipEdge_m(lip)[1].x() == Approx(0.024));
+    CHECK(lipEdge_m(lip)[1].y() == Approx(0.009));
+
+    // Corners from any other outline keep its area and what it is as wide as at the skin.
+    for (const LipFamily family : {LipFamily::Rounded, LipFamily::Cut, LipFamily::Oval,
+                                   LipFamily::Waisted, LipFamily::Disc}) {
+        Lip from = demoDesign().lip;
+        from.family = family;
+        const Lip free = asFreeLip(from);
+        CHECK(free.outline.size() <= 16);
+        CHECK(measureLip(free).area_m2 == Approx(measureLip(from).area_m2).epsilon(0.02));
+        CHECK(lipRootWidth_m(free) == Approx(lipRootWidth_m(from)).epsilon(2e-3));
+    }
+    CHECK_FALSE(isLipOutline({{0, 1}, {0.5, 0}, {1, 1}}));  // pinched off
+    CHECK_FALSE(isLipOutline({{0, 0.5}, {1, 1}, {0.2, 0.9}, {0.9, 0.5}}));
+    CHECK_FALSE(isLipOutline({{0, 1}}));
+}
+
+TEST_CASE("a lip set off true: its places turn with it, masses and areas stay") {
+    Lip lip = demoDesign().lip;
+    const LipSheet straight = measureLip(lip);
+    lip.twist_rad = 5 * kDegree;
+    lip.turn_rad = 3 * kDegree;
+    lip.slotY_m = 0.001;
+    const LipAxes axes = lipAxes(lip);
+    CHECK(axes.along.cross(axes.across).dot(axes.up) ==
+          Approx(lipAxes(Lip{}).along.cross(lipAxes(Lip{}).across).dot(lipAxes(Lip{}).up)));
+    CHECK(std::abs(axes.along.dot(axes.across)) < 1e-15);
+    CHECK(std::abs(axes.along.dot(axes.up)) < 1e-15);
+    CHECK(lipPlace(lip, lip.length_m).y() ==
+
+          Approx(0.001 - lip.length_m * std::sin(3 * kDegree) * std::cos(5 * kDegree)));
+    CHECK(lipPlace(lip, 0.01, 0, -0.005).x() > lipPlace(lip, 0.01, 0, 0.005).x());  // lies back
+    CHECK(measureLip(lip).mass_kg == straight.mass_kg);
+    CHECK(meshVolume(lipMesh(lip)) == Approx(straight.outsideVolume_m3).epsilon(1e-9));
+}
+
+TEST_CASE("a lip under the water's push bends as a cantilever") {
+    // Timoshenko 1955, Strength of Materials I, chapter V: uniform load, w L^3/6EI and w L^4/8EI.
+    Lip lip = demoDesign().lip;
+    lip.family = LipFamily::Cut;
+    lip.tipRound_m = 0;
+    lip.width_m = lip.rootWidth_m = 0.020;
+    lip.length_m = 0.030;
+    lip.thickness_m = 0.001;
+    lip.modulus_Pa = 2.4e9;
+    const double force = 0.8, load = force / lip.length_m;
+    const double stiffness = lip.modulus_Pa * lip.width_m * 1e-9 / 12;
+    const LipFlex flex = lipFlex(lip, force);
+    CHECK(flex.tipAngle_rad == Approx(load * std::pow(0.03, 3) / 6 / stiffness).epsilon(1e-3));
+    CHECK(flex.tip_m == Approx(load * std::pow(0.03, 4) / 8 / stiffness).epsilon(1e-3));
+    CHECK(flex.meanAngle_rad == Approx(flex.tip_m / 0.03).epsilon(1e-3));
+    // A triangle held at its base under even pressure p b at the base: moment p b L^2 (1 - s/L)^3 /
+    // 6 over EI0 (1 - s/L), angle at the tip p b L^3 / 18 EI0.
+    lip.family = LipFamily::Free;
+    lip.outline = {{0, 1}, {1, 0}};
+    const double push = 0.3, peak = 2 * push / lip.length_m;
+    CHECK(lipFlex(lip, push).tipAngle_rad ==
+          Approx(peak * std::pow(0.03, 3) / 18 / stiffness).epsilon(2e-3));
+    CHECK(lipFlex(lip, 0).tip_m == 0.0);
+}
+
+TEST_CASE("a wire tied through the lip weighs what is cut, its holes are drilled out") {
+    Design d = demoDesign();
+    d.tie.place = TiePlace::Lip;
+    d.tie.upLip_m = 0.4 * d.lip.length_m;
+    const auto before = evaluate(d);
+    d.tie.holes = TieHoles::Along;
+    d.tie.holeDiameter_m = 0.0012;
+    const auto drilled = evaluate(d);
+    const double hole = kPi / 4 * 1.44e-6 * d.lip.thickness_m;
+    REQUIRE(before);
+    REQUIRE(drilled);
+    CHECK(before->mass->mass_kg - drilled->mass->mass_kg ==
+          Approx(2 * hole * d.lip.density_kg_m3).epsilon(1e-9));
+    d.tie.wire_m = 0.001;
+    d.tie.standOff_m = 0.008;
+    const auto wired = evaluate(d);
+    REQUIRE(wired);
+    const TieWire wire = measureTieWire(d);
+    CHECK(wired->mass->mass_kg - drilled->mass->mass_kg == Approx(wire.mass_kg).epsilon(1e-9));
+    CHECK(wire.length_m > kPi * 0.004 + 2 * 0.004);  // the loop and two strands up to it
+    CHECK(wire.length_m < kPi * 0.004 + 2 * 0.008 * 1.13 + 2 * 0.004 + 2 * d.lip.thickness_m);
+    CHECK(wired->mass->displacedVolume_m3 - drilled->mass->displacedVolume_m3 ==
+          Approx(wire.volume_m3).epsilon(1e-6));
+    // Holes at the tip break out; a wire thicker than its hole does not go through.
+    d.tie.upLip_m = d.lip.length_m - 0.001;
+    d.tie.wire_m = 0.0015;
+    const auto broken = evaluate(d);
+    REQUIRE(broken);
+    CHECK(findingOf(*broken, "tie.holes_off_sheet"));
+    CHECK(findingOf(*broken, "tie.wire_too_thick"));
 }

@@ -1,9 +1,11 @@
 // Reckoning in stages: what is taken over from a design nearby gives the same result, bit for bit,
 // as reckoning from nothing, and what an edit does not touch is taken over.
 #include <catch2/catch.hpp>
+
 #include <cstring>
 #include <fstream>
 #include <random>
+#include "core/swim/swim.h"
 
 #include "core/cast/throws.h"
 #include "core/design/fields.h"
@@ -283,6 +285,11 @@ TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
     for (const Design& bait : baits) {
         own.push_back(evaluated(bait));
     }
+    const auto swings = [](const Derived& d) {
+        const Swim swim = swimOf(d, computeRun(d, {}, kCoarseRetrieve));
+        return std::array{swim.beats_1_s.middle, swim.yaw_rad.low,   swim.yaw_rad.high,
+                          swim.roll_rad.middle,  swim.roll_rad.high, swim.growth_1_s};
+    };
     const auto castBand = [](const Model& model, bool measured) {
         Design d = demoDesign();
         if (measured) {
@@ -299,7 +306,18 @@ TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
         const double value = pushed.*c.value;
         pushed.*c.value = c.high - value > value - c.low ? c.high : c.low;
         bool moves = false;
-        for (size_t i = 0; i < baits.size() && !moves; ++i) {
+        if (std::string_view(c.key) == "wake_most_coupled") {
+            pushed.wakeCoupling = plain.wakeCoupling = 12;  // over which it is held
+        }
+        if (std::string_view(c.key) == "wake_end") {
+            pushed.wakePeakAt = plain.wakePeakAt = 0.05;  // past which it counts
+        }
+        const bool swims = std::string_view(c.group) == "swim";
+        for (size_t i = 0; i < baits.size() && swims && !moves; ++i) {
+            moves = swings(*evaluate(baits[i], &own[i], pushed)) !=
+                    swings(*evaluate(baits[i], &own[i], plain));
+        }
+        for (size_t i = 0; i < baits.size() && !swims && !moves; ++i) {
             moves = figures(baits[i], *evaluate(baits[i], &own[i], pushed)) !=
                     figures(baits[i], *evaluate(baits[i], &own[i], plain));
         }

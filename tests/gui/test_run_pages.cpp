@@ -78,9 +78,12 @@ TEST_CASE("one field is swept, two make a map, a range that is no measure is tol
     o.window.rail().choose(Step::Run);
     o.tab("runTabs", "What if");
     o.beside("sweepPart");
-    auto* plot = o.window.findChild<QCustomPlot*>("sweepPlot");
+    auto* plot = o.window.findChild<QCustomPlot*>("sweepDepth");
     REQUIRE(plot != nullptr);
     REQUIRE(plot->graphCount() == 1);
+    for (const char* name : {"sweepNose", "sweepPull"}) {
+        CHECK(o.window.findChild<QCustomPlot*>(name)->graph(0)->dataCount() == 25);
+    }
     CHECK(plot->graph(0)->dataCount() == 25);
     CHECK(o.text("sweepWords").contains("depth"));
     // Every lever has its row on the depth's own sheet; the figures are there.
@@ -159,7 +162,9 @@ TEST_CASE("one field is swept, two make a map, a range that is no measure is tol
     up->setCurrentIndex(up->findData("/brief/retrieve_speed"));
     REQUIRE(up->currentData().toString() == "/brief/retrieve_speed");
     o.beside("sweepPart");
-    CHECK(plot->plottableCount() == 2);  // the map and the bait as it is
+    CHECK_FALSE(plot->isVisible());
+    auto* map = o.window.findChild<QCustomPlot*>("sweepPlot");
+    CHECK(map->plottableCount() == 2);  // the map and the bait as it is
     CHECK(o.text("sweepWords").contains("wanted"));
 }
 

@@ -47,8 +47,10 @@ QStringList walk(Opened& o, const QString& state) {
             if (!entry.wide && o.window.tank().isVisible() && o.window.width() >= 1280) {
                 const double length = o.derived().shape->sizes.length_m;
                 const Tank& tank = o.window.tank();
-                const double share =
-                    (tank.toPaper({length, 0, 0}).x() - tank.toPaper({0, 0, 0}).x()) / tank.width();
+                // Along its own axis: under way it is seen nose down, and may fill the height.
+                const QPointF along = tank.toPaper({length, 0, 0}) - tank.toPaper({0, 0, 0});
+                const double share = std::max(std::hypot(along.x(), along.y()) / tank.width(),
+                                              std::abs(along.y()) / tank.height());
                 if (share < kLeastShare) {
                     found << QStringLiteral("%1, %2: the body takes %3 % of the picture")
                                  .arg(state, entry.name)

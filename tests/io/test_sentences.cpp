@@ -18,7 +18,7 @@ TEST_CASE("every code the sources raise has a sentence, and every sentence is ra
         "\"((?:body|stock|fitting|bore|cut|feature|make|joint|piece|solid|trace|svg|lip|tie|rest|"
         "run|cast|sweep|"
         "plan|choice|mend|edit|field|file|text|internal|outline|weight|build_up|clip|wall|chamber|"
-        "wire|hooks|hook|tank|shelf|export|"
+        "wire|hooks|hook|tank|shelf|export|swim|"
         "scale|program|meeting|model|word)\\.[a-z_"
         "0-9]+)\"");
     for (const auto& entry : std::filesystem::recursive_directory_iterator(WL_SOURCE_DIR "/src")) {

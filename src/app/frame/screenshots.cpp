@@ -24,6 +24,7 @@
 #include "app/kit/beside_page.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
+#include "app/views/motion_view.h"
 
 namespace wl {
 namespace {
@@ -123,6 +124,24 @@ bool takeScreenshots(const QString& folder) {
     shoot(QStringLiteral("run-cadence"));
     window.bench().document.undoStack()->undo();
     showTab("runTabs", 0);
+    window.rail().choose(Step::Swim);
+    waitFor("swimPart");
+    auto* motion = window.findChild<MotionView*>(QStringLiteral("motionView"));
+    motion->setPlaying(false);
+    motion->setTime(0.1);
+    shoot(QStringLiteral("swim"));
+    showTab("swimTabs", 1);
+    waitFor("swimSpeedPart");
+    shoot(QStringLiteral("swim-over-speed"));
+    showTab("swimTabs", 0);
+    window.rail().choose(Step::LipAndTie);
+    showTab("lipTabs", 1);
+    auto* family = window.findChild<QComboBox*>(QStringLiteral("/lip/family"));
+    family->setCurrentIndex(family->count() - 1);
+    emit family->activated(family->currentIndex());
+    shoot(QStringLiteral("lip-editor"));
+    window.bench().document.undoStack()->undo();
+    showTab("lipTabs", 0);
     {
         ShelfWindow* shelf = static_cast<ShelfWindow*>(window.showShelf());
         settle(window);
@@ -135,13 +154,6 @@ bool takeScreenshots(const QString& folder) {
         settle(window);
         done = dialog.grab().save(QDir(folder).filePath(QStringLiteral("new-bait.png"))) && done;
     }
-    window.openDemo(3);
-    window.rail().choose(Step::Fittings);
-    showTab("fittingTabs", 2);
-    window.showView(TankView::Solid);
-    window.solidView().canvas().setSection(0.25);
-    shoot(QStringLiteral("solid-section"));
-    window.showView(TankView::Side);
     window.openDemo(4);
     window.rail().choose(Step::Joints);
     settle(window);

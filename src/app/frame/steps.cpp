@@ -87,6 +87,18 @@ QString depth(const Workbench& bench, const Results& r) {
                              : tr("▲ no depth");
 }
 
+QString beats(const Workbench&, const Results& r) {
+    if (!r.run) {
+        return QStringLiteral("…");
+    }
+    if (!r.swim || r.swim->untold) {
+        return tr("not told");
+    }
+    return r.swim->swings
+               ? tr("%1 beats a second").arg(QLocale().toString(r.swim->beats_1_s.middle, 'f', 1))
+               : tr("no action");
+}
+
 QString sheetKind(const Workbench&, const Results&) {
     return tr("PDF, true scale");
 }
@@ -112,7 +124,7 @@ const std::vector<StepEntry>& stepTable() {
          tr("Brief"),
          makeBriefPage,
          {"/brief", "/notes", "/name"},
-         "brief",
+         nullptr,
          wanted,
          nullptr},
         {Step::Body, tr("Body"), makeBodyPage, {"/body", "/trace"}, "body", volume, cannot},
@@ -137,13 +149,7 @@ const std::vector<StepEntry>& stepTable() {
          nullptr,
          missingMass,
          dash},
-        {Step::LipAndTie,
-         tr("Lip & tie"),
-         makeLipPage,
-         {"/lip", "/tie"},
-         "lip-and-tie",
-         lipAngle,
-         dash},
+        {Step::LipAndTie, tr("Lip & tie"), makeLipPage, {"/lip", "/tie"}, nullptr, lipAngle, dash},
         {Step::Joints,
          tr("Joints"),
          makeJointsPage,
@@ -167,6 +173,7 @@ const std::vector<StepEntry>& stepTable() {
          nullptr,
          depth,
          dash},
+        {Step::Swim, tr("Swim"), makeSwimPage, {"/swim"}, nullptr, beats, dash},
         {Step::BenchSheet,
          tr("Bench sheet"),
          makeBenchSheetPage,

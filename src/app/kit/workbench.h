@@ -15,8 +15,7 @@
 
 namespace wl {
 
-/// The steps of the order of work; app/steps.cpp has all there is to each. Swim is not here until
-/// it works.
+/// The steps of the order of work; frame/steps.cpp has all there is to each.
 enum class Step {
     Brief,
     Body,
@@ -28,6 +27,7 @@ enum class Step {
     Tank,
     Cast,
     Run,
+    Swim,
     BenchSheet,
     WaterLog
 };

@@ -1,77 +1,102 @@
 #include <QCoreApplication>
-#include <QPainter>
 
 #include "app/kit/form.h"
+#include "app/kit/record_columns.h"
 #include "app/kit/sheet_tabs.h"
-#include "app/kit/theme.h"
 #include "app/pages/pages.h"
-#include "app/views/bait_painter.h"
+#include "app/views/lip_canvas.h"
 #include "core/placed/lip_sheet.h"
+#include "core/reckon/free_body.h"
 #include "io/shelf.h"
+#include "session/field_words.h"
 #include "session/words.h"
 
 namespace wl {
 
 namespace {
 
-// The lip laid flat beside the body's width, tie marked.
-class LipDrawing : public QWidget {
-    Q_DECLARE_TR_FUNCTIONS(wl::LipDrawing)
-  public:
-    explicit LipDrawing(Workbench& bench) : bench_(bench) {
-        setMinimumSize(110, 130);
-        setAccessibleName(tr("The lip laid flat"));
-        connect(&bench.document, &Document::designChanged, this, qOverload<>(&QWidget::update));
-        connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
-    }
-
-  protected:
-    void paintEvent(QPaintEvent*) override {
-        QPainter p(this);
-        p.setRenderHint(QPainter::Antialiasing);
-        const Inks& c = inks();
-        const Lip& lip = bench_.design().lip;
-        p.setFont(type(Type::Small));
-        if (!lip.present) {
-            p.setPen(c.quiet);
-            p.drawText(rect(), Qt::AlignCenter, tr("no lip"));
-            return;
+// One measure of a corner, typed in the bench's lengths though the file keeps shares.
+RecordColumn cornerColumn(Workbench& bench, const QString& field, const QString& title, int axis) {
+    RecordColumn column = fact(fieldColumn(field));
+    column.title = title;
+    column.quantity = Quantity::Length;
+    column.read = [&bench, axis](const Design& d, int row) {
+        return bench.text(Quantity::Length, lipEdge_m(d.lip)[size_t(row)][axis], false);
+    };
+    column.take = [&bench, axis](Design& d, int row, const QString& t) -> std::optional<Error> {
+        const ReadAmount read = readAmount(t.toStdString(), Quantity::Length, bench.bench());
+        if (read.fault != ReadFault::None) {
+            return readFaultError(read.fault, "/lip/outline", Quantity::Length, bench.bench());
         }
-        const ResultsPtr r = bench_.results();
-        const double body = r && r->derived ? r->derived->shape->sizes.maxWidth_m : 0.0;
-        const double wide = std::max({lip.width_m, lip.rootWidth_m, body});
-        const double tall = lip.length_m + lip.slotDepth_m;
-        const double s = std::min((width() - 20) / wide, (height() - 60) / tall);
-        const QPointF root(0.5 * width(), 30 + lip.slotDepth_m * s);
-        if (body > 0) {
-            p.setPen(QPen(c.quiet, 1, Qt::DashLine));
-            for (const double side : {-0.5, 0.5}) {
-                p.drawLine(root + QPointF(side * body * s, -lip.slotDepth_m * s),
-                           root + QPointF(side * body * s, lip.length_m * s));
+        std::vector<Eigen::Vector2d> edge = lipEdge_m(d.lip);
+        edge[size_t(row)][axis] = read.valueSi;
+        const Lip lip = withLipEdge(d.lip, edge);
+        const double most = axis == 0 ? 0.3 : 0.1;
+        if (read.valueSi < 0 || read.valueSi > most || !isLipOutline(lip.outline)) {
+            return Error{"lip.free_outline", "", {}, {}};
+        }
+        d.lip = lip;
+        return std::nullopt;
+    };
+    return column;
+}
+
+void addCorner(Workbench& bench, int after) {
+    std::vector<Eigen::Vector2d> edge = lipEdge_m(bench.design().lip);
+    if (edge.size() < 2 || edge.size() >= kMostLipCorners) {
+        return;
+    }
+    const size_t from = std::min(size_t(std::max(0, after)), edge.size() - 2);
+    edge.insert(edge.begin() + long(from) + 1, 0.5 * (edge[from] + edge[from + 1]));
+    Design next = bench.design();
+    next.lip = withLipEdge(next.lip, edge);
+    bench.document.endGesture();
+    bench.document.submit(std::move(next), tr("Add a corner"));
+}
+
+QWidget* outlineTab(Workbench& bench) {
+    auto* sizes = new Form(bench, {});
+    // A free one starts as the outline the lip has.
+    sizes->words(
+        tr("Outline"), "/lip/family",
+        [](const Design& d) { return fieldAnswers(*findField(d, "/lip/family")); },
+        [](const Design& d) {
+            return fieldAnswers(*findField(d, "/lip/family"))[int(d.lip.family)];
+        },
+        [&bench](const QString& chosen) {
+            const auto field = findField(bench.design(), "/lip/family");
+            Design next = bench.design();
+            const auto family = LipFamily(fieldAnswers(*field).indexOf(chosen));
+            if (family == LipFamily::Free && next.lip.family != LipFamily::Free) {
+                next.lip = asFreeLip(next.lip);
             }
-            p.setPen(c.quiet);
-            p.drawText(QRectF(0, 0, width(), 18), Qt::AlignCenter, tr("dashed: body"));
-        }
-        paintDrawing(p, drawFlatLip(bench_.design()), root, s / 1000,
-                     windowStyle(bench_.design().make.kind, c));
-        if (bench_.design().tie.place == TiePlace::Lip) {
-            p.setPen(c.ink);
-            p.drawText(root + QPointF(8, bench_.design().tie.upLip_m * s + 4), tr("tie"));
-        }
-        p.setPen(c.quiet);
-        p.drawText(QRectF(0, height() - 20, width(), 18), Qt::AlignCenter,
-                   bench_.text(Quantity::Area, measureLip(lip).area_m2));
-    }
-
-  private:
-    Workbench& bench_;
-};
+            next.lip.family = family;
+            bench.document.endGesture();
+            bench.document.submit(std::move(next), undoWords(*field));
+        });
+    sizes->enableLastWhen([](const Design& d) { return d.lip.present; });
+    sizes->fields({"/lip/length", "/lip/width", "/lip/root_width", "/lip/tip_round"});
+    auto* table = new RecordTable(
+        bench, "lipCorners", "/lip/outline",
+        {cornerColumn(bench, "along", tr("From the skin"), 0),
+         cornerColumn(bench, "across", tr("Off the middle"), 1)},
+        {{"addCorner", tr("Add a corner"), [&bench](int row) { addCorner(bench, row); }},
+         removeAction(bench, "removeCorner", tr("Remove a corner"), "/lip/outline")});
+    const auto show = [&bench, table] {
+        const Lip& lip = bench.design().lip;
+        table->setVisible(lip.present && lip.family == LipFamily::Free);
+    };
+    QObject::connect(&bench.document, &Document::designChanged, table, show);
+    QWidget* column = formColumn({sizes, new LipCanvas(bench), table});
+    show();
+    return column;
+}
 
 }  // namespace
 
 QWidget* makeLipPage(Workbench& bench) {
     auto* sheet = new Form(bench, {});
-    sheet->fields({"/lip/present", "/lip/family"});
+    sheet->field("/lip/present");
     sheet->add(new ShelfPicker(
         bench, "lipFromShelf", tr("Cut lip from the shelf…"),
         [&bench] {
@@ -120,16 +145,26 @@ QWidget* makeLipPage(Workbench& bench) {
         });
     sheet->enableLastWhen([](const Design& d) { return d.lip.present; });
     followShelf(bench, sheets, names);
-    sheet->fields(
-        {"/lip/thickness", "/lip/length", "/lip/root_width", "/lip/width", "/lip/tip_round"});
+    sheet->fields({"/lip/thickness", "/lip/modulus"});
     auto* shaped = new Form(bench, {});
     shaped->fields({"/lip/bend", "/lip/bend_at", "/lip/notch_width", "/lip/notch_depth",
-                    "/lip/hole_diameter", "/lip/hole_at"});
+                    "/lip/hole_diameter", "/lip/hole_at", "/lip/twist", "/lip/turn"});
     auto* slot = new Form(bench, {});
-    slot->fields({"/lip/angle", "/lip/slot_x", "/lip/slot_z", "/lip/slot_depth"});
+    slot->fields({"/lip/angle", "/lip/slot_x", "/lip/slot_z", "/lip/slot_y", "/lip/slot_depth"});
     slot->readout(tr("Lip weighs"), [&bench](const Results& r) {
         return bench.text(Quantity::Mass, r.derived->mass->lip.mass_kg);
     });
+    slot->readout(tr("Water bends it by"), [&bench](const Results& r) {
+        const auto flex = r.derived && r.run && r.run->levelTrim
+                              ? lipFlexUnderWay(*r.derived, *r.run->levelTrim)
+                              : std::nullopt;
+        return flex ? tr("%1, its tip by %2 at %3")
+                          .arg(bench.text(Quantity::Angle, flex->meanAngle_rad),
+                               bench.text(Quantity::Length, flex->tip_m),
+                               bench.text(Quantity::Speed, r.design->brief.retrieveSpeed_m_s))
+                    : QString();
+    });
+    slot->hideLastWhenEmpty();
     slot->note(
         tr("0° lies in line with the body and runs deep; 90° stands straight down. Set it in slow "
            "epoxy so that it can be sighted straight: gloves, fresh air."));
@@ -148,11 +183,22 @@ QWidget* makeLipPage(Workbench& bench) {
         });
     tie->enableLastWhen([](const Design& d) { return d.tie.place == TiePlace::Body; });
     tie->fields({"/tie/up_lip", "/tie/stand_off", "/tie/x", "/tie/z"});
+    tie->hideIdle();
+    tie->fields({"/tie/holes", "/tie/hole_spacing", "/tie/hole_diameter", "/tie/wire", "/tie/loop",
+                 "/tie/wire_density"});
+    tie->readout(tr("Wire to cut"), [&bench](const Results& r) {
+        const TieWire wire = measureTieWire(*r.design);
+        return wire.mass_kg > 0 ? tr("%1, and what you hold it by; it weighs %2")
+                                      .arg(bench.text(Quantity::Length, wire.length_m),
+                                           bench.text(Quantity::Mass, wire.mass_kg))
+                                : QString();
+    });
+    tie->hideLastWhenEmpty();
     auto* tabs = new SheetTabs(QStringLiteral("lipTabs"));
-    tabs->addTab(formColumn({sheet, new LipDrawing(bench)}), tr("Lip"));
-    tabs->addTab(formColumn({slot}), tr("Slot"));
+    tabs->addTab(formColumn({sheet, slot}), tr("Lip"));
+    tabs->addTab(outlineTab(bench), tr("Outline"));
     tabs->addTab(formColumn({tie}), tr("Tie"));
-    tabs->addTab(formColumn({shaped}), tr("Bend, notch, hole"));
+    tabs->addTab(formColumn({shaped}), tr("Bend, hole, set"));
     return tabs;
 }
 

@@ -17,6 +17,7 @@ QWidget* makeJointsPage(Workbench& bench);
 QWidget* makeTankPage(Workbench& bench);
 QWidget* makeCastPage(Workbench& bench);
 QWidget* makeRunPage(Workbench& bench);
+QWidget* makeSwimPage(Workbench& bench);
 QWidget* makeBenchSheetPage(Workbench& bench);
 QWidget* makeWaterLogPage(Workbench& bench);
 

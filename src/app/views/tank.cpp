@@ -48,12 +48,16 @@ void Tank::setStep(Step step) {
     step_ = step;
     bench_.setMark({});
     letHandlesGo();
+    settle_.stop();
+    pose_ = wantedPose();
     update();
 }
 
 void Tank::setView(TankView view) {
     view_ = view;
     letHandlesGo();
+    settle_.stop();
+    pose_ = wantedPose();
     update();
 }
 
@@ -82,6 +86,12 @@ Tank::Pose Tank::wantedPose() const {
         return {};
     }
     const Derived& d = *shown_->derived;
+    if (isUnderWay()) {
+        Pose pose;
+        pose.up = upInBody(towed_->pitch_rad, 0.0);
+        pose.offset_m = pose.up.dot(d.mass->centreOfBuoyancy_m) + 1.3 * d.shape->sizes.maxHeight_m;
+        return pose;
+    }
     if (d.rest->state != RestState::Sinks && !d.rest->attitudes.empty()) {
         return {d.rest->attitudes.front().plane.normal, d.rest->attitudes.front().plane.offset_m};
     }
@@ -103,6 +113,9 @@ void Tank::takeResults() {
                       shown_->findings == results->findings;
     poseFrom_ = pose_;
     shown_ = results;
+    if (results->run) {
+        towed_ = results->run->levelTrim;
+    }
     const Trace& trace = shown_->design->trace;
     if (!(trace.picture == pictureOf_.picture) || trace.picturePath != pictureOf_.picturePath ||
         (picture_.isNull() &&
@@ -125,6 +138,11 @@ void Tank::takeResults() {
 
 bool Tank::takesMark() const {
     return (step_ == Step::Fittings || step_ == Step::Ballast) && view_ == TankView::Side &&
+           shown_ && !showsApart();
+}
+
+bool Tank::isUnderWay() const {
+    return (step_ == Step::Run || step_ == Step::Swim) && view_ == TankView::Side && towed_ &&
            shown_ && !showsApart();
 }
 
@@ -151,7 +169,7 @@ void Tank::updateFrame() {
     const std::array<double, 4> box =
         extent_mm(drawBait(*shown_->design, *shown_->derived, viewFrame(pose), DrawnFor::Picture));
     double low = box[1] / 1000, high = box[3] / 1000;
-    if (!isStill() && shown_->derived->rest->state != RestState::Sinks) {
+    if (!isStill() && !isUnderWay() && shown_->derived->rest->state != RestState::Sinks) {
         constexpr double kOverWater_m = 0.003;
         high = std::max(high, pose.offset_m + kOverWater_m);
     }

@@ -11,6 +11,7 @@
 
 namespace wl {
 
+/// Steps that shape it hold it still, the run shows it as it swims, all others as it lies at rest.
 /// Cutaway of the bait to scale with waterline, ruler, centres and the arm between them. Handles
 /// are dragged with the mouse, or chosen with Tab-less keys ([ and ]) and moved with the arrows
 /// (Shift: ten steps); each shows its value while it moves and snaps to bench steps.
@@ -57,6 +58,8 @@ class Tank : public QWidget {
     void paintMark(QPainter& painter) const;
     /// Held still and upright, the water tilted.
     bool isStill() const;
+    /// Shown as it swims on its line, under water.
+    bool isUnderWay() const;
     void takeResults();
     void updateFrame();
     /// The view on the bait as it lies, or as it is held.
@@ -68,6 +71,7 @@ class Tank : public QWidget {
     void moveHandle(int index, const Eigen::Vector3d& to);
     void setHandle(const TankHandle& handle, const std::vector<double>& values);
     void paintWater(QPainter& painter) const;
+    void paintLine(QPainter& painter) const;
     void paintTiltedWater(QPainter& painter) const;
     void paintCaption(QPainter& painter) const;
     void paintSmallFront(QPainter& painter) const;
@@ -84,7 +88,8 @@ class Tank : public QWidget {
     Step step_ = Step::Brief;
     TankView view_ = TankView::Side;
     bool apart_ = false;
-    ResultsPtr shown_;  ///< last results with a bait to draw
+    ResultsPtr shown_;           ///< last results with a bait to draw
+    std::optional<Trim> towed_;  ///< as last reckoned: kept while the run of an edit is awaited
     Pose pose_, poseFrom_;
     QVariantAnimation settle_;
     double pixelsPerMetre_ = 5000;

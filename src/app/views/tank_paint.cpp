@@ -189,7 +189,8 @@ void Tank::paintRuler(QPainter& p) const {
 void Tank::paintCentres(QPainter& p) const {
     const Inks& c = inks();
     const Derived& d = *shown_->derived;
-    const bool afloat = d.rest->state != RestState::Sinks && !d.rest->attitudes.empty();
+    const bool afloat =
+        !isUnderWay() && d.rest->state != RestState::Sinks && !d.rest->attitudes.empty();
     const Eigen::Vector3d lift =
         afloat ? d.rest->attitudes.front().centreOfBuoyancy_m : d.mass->centreOfBuoyancy_m;
     const QPointF g = toPaper(d.mass->centreOfGravity_m);
@@ -297,6 +298,7 @@ void Tank::paintEvent(QPaintEvent*) {
     paintDrawing(p, drawBait(*shown_->design, d, frame, DrawnFor::Picture),
                  QPointF(origin_.x(), zeroY()), pixelsPerMetre_ / 1000,
                  windowStyle(shown_->design->make.kind, c));
+    paintLine(p);
     paintCentres(p);
     paintRuler(p);
     paintHandles(p);

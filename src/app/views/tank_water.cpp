@@ -21,6 +21,10 @@ void Tank::paintWater(QPainter& p) const {
         return;
     }
     const Inks& c = inks();
+    if (isUnderWay()) {
+        p.fillRect(rect(), c.waterFill);
+        return;
+    }
     p.fillRect(QRectF(0, waterlineY_, width(), height() - waterlineY_), c.waterFill);
     p.setPen(QPen(c.water, 1.6));
     p.drawLine(QPointF(0, waterlineY_), QPointF(width(), waterlineY_));
@@ -75,11 +79,22 @@ void Tank::paintTiltedWater(QPainter& p) const {
     }
 }
 
+// The line as it leaves the tie of a bait reeled in level.
+void Tank::paintLine(QPainter& p) const {
+    if (!isUnderWay()) {
+        return;
+    }
+    const QPointF tie = toPaper(tiePoint(*shown_->design));
+    const QPointF ahead(-std::cos(towed_->lineAngle_rad), -std::sin(towed_->lineAngle_rad));
+    p.setPen(QPen(inks().ink, 1));
+    p.drawLine(tie, tie + (width() + height()) * ahead);
+}
+
 // How it stands seen from ahead: the fullest section in the water, and a word for it.
 void Tank::paintSmallFront(QPainter& p) const {
     constexpr double kRadius = kSmallFront;
     const Derived& d = *shown_->derived;
-    if (view_ != TankView::Side || !d.rest->attitudeDecided || width() < 420) {
+    if (view_ != TankView::Side || !d.rest->attitudeDecided || width() < 420 || isUnderWay()) {
         return;
     }
     const Inks& c = inks();
@@ -186,9 +201,9 @@ void Tank::paintCaption(QPainter& p) const {
     QString says = summary(*shown_);
     QString how = isStill() ? tr("held still while you shape it; the water is tilted")
                             : tr("as it lies in the water");
-    if (step_ == Step::Run && shown_->run && shown_->run->levelTrim) {
-        how = tr("as it lies at rest; under way it swims %1")
-                  .arg(noseWords(shown_->run->levelTrim->pitch_rad, bench_.bench()));
+    if (isUnderWay()) {
+        how = tr("at rest – %1").arg(says);
+        says = tr("Under way it swims %1").arg(noseWords(towed_->pitch_rad, bench_.bench()));
     }
     if (takesMark()) {
         how = tr("held still; click where the next part is to go");
@@ -201,7 +216,7 @@ void Tank::paintCaption(QPainter& p) const {
                                              : tr("Each piece let go alone");
         how.clear();
     }
-    if (const ResultsPtr before = bait_.before(); before && !showsApart()) {
+    if (const ResultsPtr before = bait_.before(); before && !showsApart() && !isUnderWay()) {
         if (const QString was = summary(*before); was != says) {
             how = tr("before: %1").arg(was);
         }
@@ -213,7 +228,8 @@ void Tank::paintCaption(QPainter& p) const {
     p.setPen(c.quiet);
     // What it was, or how it is shown, where the small front view leaves room for it.
     const QString lean = leanWords(shown_->derived->rest->roll_rad, bench_.bench());
-    const int beside = p.fontMetrics().horizontalAdvance(lean.isEmpty() ? tr("upright") : lean);
+    const int beside =
+        isUnderWay() ? 0 : p.fontMetrics().horizontalAdvance(lean.isEmpty() ? tr("upright") : lean);
     if (p.fontMetrics().horizontalAdvance(how) < under.width() - right - beside) {
         p.drawText(under, Qt::AlignLeft | Qt::AlignVCenter, how);
     }

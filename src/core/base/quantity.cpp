@@ -32,7 +32,7 @@ constexpr double kFahrenheitZero_K = kZeroCelsius_K - 32.0 * kFahrenheitScale;
 constexpr double kKilogramForce = 9.80665;
 constexpr double kPoundForce = kPound * kKilogramForce;
 
-const std::array<Row, 17> kRows{{
+const std::array<Row, 18> kRows{{
     {Quantity::Length, "_mm", {"mm", kMillimetre, 0, 1}, {"in", kInch, 0, 3}},
     {Quantity::Thickness, "_mm", {"mm", kMillimetre, 0, 3}, {"in", kInch, 0, 4}},
     {Quantity::Distance, "_m", {"m", 1.0, 0, 1}, {"ft", kFoot, 0, 1}},
@@ -52,6 +52,7 @@ const std::array<Row, 17> kRows{{
     {Quantity::Force, "_N", {"N", 1.0, 0, 2}, {"lbf", kPoundForce, 0, 3}},
     {Quantity::Strength, "_kg", {"kg", kKilogramForce, 0, 1}, {"lb", kPoundForce, 0, 0}},
     {Quantity::Moment, "_g_mm", {"g·mm", 1e-6, 0, 1}, {"oz·in", kOunce* kInch, 0, 4}},
+    {Quantity::Stiffness, "_MPa", {"MPa", 1e6, 0, 2}, {"MPa", 1e6, 0, 2}},
     {Quantity::Number, "", {"", 1.0, 0, 2}, {"", 1.0, 0, 2}},
 }};
 
@@ -134,6 +135,8 @@ const std::vector<TypedUnit>& typedUnits() {
         {Quantity::Strength, "#", kPoundForce, 0},
         {Quantity::Strength, "n", 1.0, 0},
         {Quantity::Moment, "g·mm", 1e-6, 0},
+        {Quantity::Stiffness, "mpa", 1e6, 0},
+        {Quantity::Stiffness, "gpa", 1e9, 0},
     };
     return table;
 }

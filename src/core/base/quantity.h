@@ -24,6 +24,7 @@ enum class Quantity {
     Force,        ///< N or lbf
     Strength,     ///< what a line is sold by: kg or lb of pull
     Moment,       ///< mass moment, g mm or oz in
+    Stiffness,    ///< of a material (modulus of elasticity), MPa on both benches
     Number        ///< plain
 };
 

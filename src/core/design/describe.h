@@ -163,6 +163,33 @@ void describe(V& v, TankTest& t) {
 }
 
 template <class V>
+void describe(V& v, SwimNotes& s) {
+    using Q = Quantity;
+    v.number("slow_below", Q::Number, s.slowBelow_1_s, 0.5, 30.0,
+             told("Slow below").explained("Full beats a second"));
+    v.number("quick_from", Q::Number, s.quickFrom_1_s, 0.5, 40.0,
+             told("Quick from").explained("Full beats a second"));
+    v.number("tight_from", Q::Angle, s.tightFrom_rad, 0.5 * kDegree, 30.0 * kDegree,
+             told("Tight from").explained("Half-swing of yaw and roll together; under it, dead"));
+    v.number("medium_from", Q::Angle, s.mediumFrom_rad, 1.0 * kDegree, 45.0 * kDegree,
+             told("Medium from").explained("Half-swing of yaw and roll together"));
+    v.number("wide_from", Q::Angle, s.wideFrom_rad, 2.0 * kDegree, 60.0 * kDegree,
+             told("Wide from").explained("Half-swing of yaw and roll together"));
+    v.optional("film_frames", Q::Number, s.filmFrames, 1.0, 1e5,
+               told("Frames counted").explained("From the first beat to the last; empty: no film"));
+    v.number("film_rate", Q::Number, s.filmRate_1_s, 10.0, 2000.0,
+             told("Frames a second").when(s.filmFrames.has_value()));
+    v.count("film_beats", s.filmBeats, 1, 500,
+            told("Full beats in them").when(s.filmFrames.has_value()));
+    v.number("film_speed", Q::Speed, s.filmSpeed_m_s, 0.1, 4.0,
+             told("Pulled at").when(s.filmFrames.has_value()));
+    v.optional("seen_yaw", Q::Angle, s.seenYaw_rad, 0.2 * kDegree, 60.0 * kDegree,
+               told("Nose swings by")
+                   .when(s.filmFrames.has_value())
+                   .explained("To one side from straight, at that speed; empty: not seen"));
+}
+
+template <class V>
 void describe(V& v, LogEntry& e) {
     using Q = Quantity;
     v.text("date", e.date, 40, told("Date"));
@@ -210,6 +237,7 @@ void describe(V& v, Design& d) {
     v.group("tie", d.tie, told("Tie"));
     v.group("errors", d.errors, told("Measuring"));
     v.group("tank", d.tank, told("Tank"));
+    v.group("swim", d.swim, told("Swim"));
     v.list("log", d.log, 0, 500, told("Test").leftOut());
 }
 

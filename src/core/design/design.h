@@ -15,6 +15,7 @@
 #include "core/design/joint.h"
 #include "core/design/parts.h"
 #include "core/design/stock.h"
+#include "core/design/swim_notes.h"
 #include "core/design/tank_test.h"
 
 namespace wl {
@@ -105,6 +106,7 @@ struct Design {
     Tie tie;
     MeasuringErrors errors;
     TankTest tank;
+    SwimNotes swim;
     std::vector<LogEntry> log;
     bool operator==(const Design&) const = default;
 };

@@ -214,8 +214,20 @@ struct Coat {
 /// Outline of a lip from its dimensions. Rounded: straight sides, then a half-elliptic tip. Cut:
 /// straight sides and end, the corners cut off by the tip length. Oval: part of one ellipse.
 /// Waisted: a narrow neck that swings out to the full width, then a rounded tip. Disc: a round one
-/// of the full width, as wide at the skin as its length outside leaves it.
-enum class LipFamily { Rounded, Cut, Oval, Waisted, Disc };
+/// of the full width, as wide at the skin as its length outside leaves it. Free: drawn by corners.
+enum class LipFamily { Rounded, Cut, Oval, Waisted, Disc, Free };
+
+/// A corner of a free outline on its starboard edge, mirrored to port: shares of the length outside
+/// and of half the full width, so that a lip made longer or wider keeps its shape. The greatest
+/// shares stand for the whole length and width, whatever they are. The first corner lies on the
+/// skin; the last is carried straight across, or closes a point or a fork on the middle line.
+struct LipCorner {
+    double along = 0.0;
+    double across = 0.0;
+    bool operator==(const LipCorner&) const = default;
+};
+
+inline constexpr size_t kMostLipCorners = 40;
 
 /// A lip of sheet. Angle from the body axis: 0 in line with the body, 90 deg straight down. Bent,
 /// it goes on in a second plane from a straight line across it.
@@ -237,13 +249,22 @@ struct Lip {
     double bendAt_m = 0.010;     ///< from the skin along the sheet
     double notchWidth_m = 0.0;   ///< of a square notch in the middle of the tip, 0: none
     double notchDepth_m = 0.004;
-    double holeDiameter_m = 0.0;  ///< of a hole on the middle line, 0: none
-    double holeAt_m = 0.006;      ///< its middle, from the skin along the sheet
+    double holeDiameter_m = 0.0;          ///< of a hole on the middle line, 0: none
+    double holeAt_m = 0.006;              ///< its middle, from the skin along the sheet
+    std::vector<LipCorner> outline = {};  ///< of a free one
+    double slotY_m = 0.0;                 ///< of the slot's middle to port
+    double twist_rad = 0.0;     ///< about its own length, positive: starboard edge back and down
+    double turn_rad = 0.0;      ///< in its own plane, positive: tip to starboard
+    double modulus_Pa = 2.4e9;  ///< of elasticity, of the sheet
     bool operator==(const Lip&) const = default;
 };
 
 enum class TiePlace { Body, Lip };
 
+/// Holes a wire tie stands in through the sheet of a lip, round the tie's place on it.
+enum class TieHoles { None, One, Along, Across };
+
+/// Where the line ties. On a lip it may be a wire through one hole or two, twisted up to a loop.
 struct Tie {
     TiePlace place = TiePlace::Body;
     double x_m = 0.0;
@@ -251,6 +272,16 @@ struct Tie {
     double upLip_m = 0.008;     ///< from the skin along the lip, for a tie on the lip
     double standOff_m = 0.002;  ///< of the loop above the lip's upper face
     std::string eye = {};       ///< on the body: name of the eye that carries it, empty: the place
+    TieHoles holes = TieHoles::None;
+    double holeSpacing_m = 0.004;  ///< between the middles of two
+    double holeDiameter_m = 0.0012;
+    double wire_m = 0.0;    ///< diameter, 0: no wire of its own
+    double loop_m = 0.003;  ///< inside diameter of the loop
+    double wireDensity_kg_m3 = 7900.0;
+    bool onLip() const { return place == TiePlace::Lip; }
+    bool isDrilled() const { return onLip() && holes != TieHoles::None; }
+    bool hasTwoHoles() const { return onLip() && holes >= TieHoles::Along; }
+    bool isWired() const { return isDrilled() && wire_m > 0; }
     bool operator==(const Tie&) const = default;
 };
 

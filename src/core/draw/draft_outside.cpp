@@ -185,21 +185,41 @@ void draftLip(Drafting& d) {
         Drafting::Points outline;
         for (const Vector2d& q : plane.outline) {
             outline.push_back(
-                d.at(Vector3d(plane.root_m + plane.along * q.x() + Vector3d(0, q.y(), 0))));
+                d.at(Vector3d(plane.root_m + plane.along * q.x() + plane.across * q.y())));
         }
         d.path(DrawnLayer::Lip, Stroke::Inner, std::move(outline), Fill::Clear);
     }
     if (lip.holeDiameter_m > 0) {
         const Vector3d middle = lipPlace(lip, lip.holeAt_m);
         const Vector3d out = (lipPlace(lip, lip.holeAt_m + 1e-4) - middle).normalized();
+        const Vector3d across = lipAxes(lip).across;
         std::vector<Vector3d> hole;
         constexpr int kSides = 24;
         for (int i = 0; i < kSides; ++i) {
             const double t = 2 * kPi * i / kSides, r = 0.5 * lip.holeDiameter_m;
-            hole.push_back(middle + r * std::cos(t) * out + Vector3d(0, r * std::sin(t), 0));
+            hole.push_back(middle + r * std::cos(t) * out + r * std::sin(t) * across);
         }
         d.path(DrawnLayer::Lip, Stroke::Inner, d.at(hole), Fill::Hollow);
     }
+}
+
+void draftTieWire(Drafting& d) {
+    const TieWire wire = measureTieWire(d.design);
+    if (wire.mass_kg <= 0) {
+        return;
+    }
+    const Tie& tie = d.design.tie;
+    const double twisted = 2000.0 * tie.wire_m;  // two strands beside each other
+    const double top = std::max(0.0, tie.standOff_m - 0.5 * tie.loop_m);
+    for (const Vector2d& hole : wire.holes) {
+        d.line(DrawnLayer::Tie, Stroke::Metal, lipPlace(d.design.lip, hole.x()),
+               lipPlace(d.design.lip, tie.upLip_m, 0.3 * top), 1000.0 * tie.wire_m);
+    }
+    d.line(DrawnLayer::Tie, Stroke::Metal, lipPlace(d.design.lip, tie.upLip_m, 0.3 * top),
+           lipPlace(d.design.lip, tie.upLip_m, top), twisted);
+    d.disc(DrawnLayer::Tie, Stroke::Metal, d.at(tiePoint(d.design)),
+           1000.0 * (tie.loop_m + tie.wire_m))
+        .bar_mm = 1000.0 * tie.wire_m;
 }
 
 void draftBuildUps(Drafting& d) {

@@ -44,6 +44,7 @@ void draftJoints(Drafting& drafting);    ///< hinges and their bevels; on the be
 void draftWire(Drafting& drafting);      ///< the through-wire with its bends
 void draftLip(Drafting& drafting);       ///< outside the body
 void draftBuildUps(Drafting& drafting);  ///< putty and drips
+void draftTieWire(Drafting& drafting);   ///< a tie through the lip, twisted up to its loop
 void draftFittings(Drafting& drafting);  ///< eyes, hooks, rings, fins; on the bench their places
 
 }  // namespace wl

@@ -195,6 +195,9 @@ Drawing drawBait(const Design& design, const Derived& derived, const ViewFrame& 
                  DrawnFor purpose) {
     Drafting d{design, derived, frame, purpose, {}};
     purpose == DrawnFor::Picture ? draftPicture(d) : draftBench(d);
+    if (frame.view == DrawnView::Side) {
+        draftTieWire(d);
+    }
     if (purpose == DrawnFor::Picture || frame.view == DrawnView::Side) {
         d.mark(DrawnShape::TieMark, DrawnLayer::Tie, d.at(tiePoint(design)));
         d.drawing.back().stroke = d.bench() ? Stroke::Inner : Stroke::Outline;

@@ -62,7 +62,15 @@ Drawing drawFlatLip(const Design& design) {
     add(drawing, DrawnLayer::CentreLine, Stroke::Centre,
         {{0, slot + kBeyond_mm}, {0, -1000.0 * lip.length_m - kBeyond_mm}}, false);
     add(drawing, DrawnLayer::Lip, Stroke::Hidden, {{-wide, 0}, {wide, 0}}, false);
-    if (design.tie.place == TiePlace::Lip) {
+    const std::vector<Eigen::Vector2d> holes = measureTieWire(design).holes;
+    for (const Eigen::Vector2d& at : holes) {
+        Primitive& hole = add(drawing, DrawnLayer::Tie, Stroke::Outline,
+                              {{1000.0 * at.y(), -1000.0 * at.x()}}, true);
+        hole.shape = DrawnShape::Disc;
+        hole.fill = Fill::Hollow;
+        hole.diameter_mm = 1000.0 * design.tie.holeDiameter_m;
+    }
+    if (design.tie.place == TiePlace::Lip && holes.size() != 1) {
         add(drawing, DrawnLayer::Tie, Stroke::Saw, {{0, -1000.0 * design.tie.upLip_m}}, false)
             .shape = DrawnShape::CrossMark;
     }

@@ -1,6 +1,7 @@
 #include "core/geometry/convex_parts.h"
 
 #include <algorithm>
+#include <limits>
 #include <optional>
 
 namespace wl {
@@ -132,6 +133,23 @@ std::vector<Outline> convexParts(Outline outline) {
         }
     }
     return parts;
+}
+
+double insideBy_m(const Outline& outline, const Vector2d& place) {
+    bool inside = false;
+    double least = std::numeric_limits<double>::max();
+    for (size_t i = 0; i < outline.size(); ++i) {
+        const Vector2d &a = outline[i], &b = outline[(i + 1) % outline.size()];
+        const double length = (b - a).squaredNorm();
+        const double along =
+            length > 0 ? std::clamp((place - a).dot(b - a) / length, 0.0, 1.0) : 0.0;
+        least = std::min(least, (a + along * (b - a) - place).norm());
+        if ((a.y() > place.y()) != (b.y() > place.y()) &&
+            place.x() < a.x() + (place.y() - a.y()) / (b.y() - a.y()) * (b.x() - a.x())) {
+            inside = !inside;
+        }
+    }
+    return inside ? least : -least;
 }
 
 Vector2d nearestInConvex(const Outline& corners, const Vector2d& place) {

@@ -18,6 +18,9 @@ bool isSimpleOutline(const std::vector<Eigen::Vector2d>& outline);
 /// when the outline is not simple.
 std::vector<std::vector<Eigen::Vector2d>> convexParts(std::vector<Eigen::Vector2d> outline);
 
+/// How far a place lies from the edge of a simple outline, m; under 0 outside it.
+double insideBy_m(const std::vector<Eigen::Vector2d>& outline, const Eigen::Vector2d& place);
+
 /// The point of a convex outline (counter-clockwise) nearest to `place`: itself when inside.
 Eigen::Vector2d nearestInConvex(const std::vector<Eigen::Vector2d>& corners,
                                 const Eigen::Vector2d& place);

@@ -79,6 +79,25 @@ struct Model {
     double strumming = 1.2;
     // the bait rolling as it swims
     double rollLoss = 0.0;
+    // swimming: hull, plate and the wake that drives them
+    double swimCross = 1.1;
+    double swimAxial = 0.25;
+    double swimDamping = 1.0;
+    double swimEdgeLift = 1.1;
+    double swimBroadside = 1.17;
+    double swimBackShare = 0.3;
+    double wakeStrouhal = 0.14;
+    double wakeDamping = 0.3;
+    double wakeCoupling = 4.0;
+    double wakeMostCoupled = 0.7;
+    double wakeSide = 0.3;
+    double wakePressure = 0.03;
+    double wakeFrom_rad = 20.0 * kDegree;
+    double wakeFull_rad = 60.0 * kDegree;
+    double wakeAtRest = 0.30;
+    double wakePeak = 0.75;
+    double wakePeakAt = 0.45;
+    double wakeEnd = 0.95;
     // the cast
     double castSpeed_m_s = 28.0;
     double castRod_kg = 0.020;
@@ -118,7 +137,7 @@ struct Model {
 /// One row of the table of coefficients.
 struct Coefficient {
     const char* group;  ///< "water", "hull", "tall", "lip", "fins", "hooks", "line", "swing",
-                        ///< "cast", "band"
+                        ///< "swim", "cast", "band"
     const char* key;
     double Model::*value;
     Quantity quantity;

@@ -38,6 +38,7 @@ Unknowns ahead(const Unknowns& now, const Unknowns& last, const Unknowns& before
 struct Match {
     Eigen::Vector2d gap{1e9, 1e9};  // end of line minus rod tip, per line length
     std::optional<Trim> trim;
+    double rodAngle_rad = 0.0;
     double size() const { return trim ? gap.norm() : 1e9; }
 };
 
@@ -78,6 +79,7 @@ class RetrieveStepper {
             integrateLine(line_, match.trim->tension_N, match.trim->lineAngle_rad, lengthOut,
                           place.imag() - retrieve_.rodTipHeight_m, grid_.lineSteps, turning);
         const Complex tip = place + Complex(-end.place_m.x(), end.place_m.y());
+        match.rodAngle_rad = std::atan2(-end.tension_N.y(), end.tension_N.x());
         const double scale = std::abs(place);
         match.gap = {tip.real() / scale, tip.imag() / scale};
         if (!match.gap.allFinite()) {
@@ -194,6 +196,7 @@ void summarise(RetrievePath& path) {
         if (p.depth_m > path.maxDepth_m) {
             path.maxDepth_m = p.depth_m;
             path.maxDepthFromRod_m = p.fromRod_m;
+            path.maxDepthRodAngle_rad = p.rodAngle_rad;
         }
     }
     const auto deep = std::count_if(
@@ -279,13 +282,15 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         if (count == 0 && x.path <= 0 && retrieve.startDepth_m < 0.1) {
             path.end = RetrieveEnd::StaysOnTop;
             path.points.push_back({away, 0.0, 0.0, match.trim->pitch_rad, match.trim->tension_N,
-                                   std::exp(x.lnSpeed), match.trim->lineAngle_rad});
+                                   std::exp(x.lnSpeed), match.trim->lineAngle_rad,
+                                   match.rodAngle_rad});
             break;
         }
         alpha = match.trim->alpha_rad;
         const double speed = std::exp(x.lnSpeed);
         path.points.push_back({away, down - height, time, match.trim->pitch_rad,
-                               match.trim->tension_N, speed, match.trim->lineAngle_rad});
+                               match.trim->tension_N, speed, match.trim->lineAngle_rad,
+                               match.rodAngle_rad});
         const double steered = count == 0 ? x.path : x.path + 0.5 * (x.path - lastPath);
         lastPath = x.path;
         away -= stepLength * std::cos(steered);
@@ -294,13 +299,14 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         ++count;
         if (time > retrieve.longest_s) {
             path.points.push_back({away, std::max(0.0, down - height), time, match.trim->pitch_rad,
-                                   match.trim->tension_N, speed, match.trim->lineAngle_rad});
+                                   match.trim->tension_N, speed, match.trim->lineAngle_rad,
+                                   match.rodAngle_rad});
             break;
         }
         if (down <= height) {
             path.end = count < 5 ? RetrieveEnd::StaysOnTop : RetrieveEnd::Surfaced;
             path.points.push_back({away, 0.0, time, match.trim->pitch_rad, match.trim->tension_N,
-                                   speed, match.trim->lineAngle_rad});
+                                   speed, match.trim->lineAngle_rad, match.rodAngle_rad});
             break;
         }
     }

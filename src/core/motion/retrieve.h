@@ -35,6 +35,7 @@ struct RetrievePoint {
     double tension_N = 0.0;
     double speed_m_s = 0.0;      ///< over the ground
     double lineAngle_rad = 0.0;  ///< at the tie, over the level
+    double rodAngle_rad = 0.0;   ///< at the rod tip, down from the level
 };
 
 enum class RetrieveEnd {
@@ -51,8 +52,9 @@ struct RetrievePath {
     RetrieveEnd end = RetrieveEnd::NoSolution;
     double maxDepth_m = 0.0;
     double maxDepthFromRod_m = 0.0;
-    double shareNearDeepest = 0.0;  ///< share of the way run below 90 % of the deepest point
-    int roughStarts = 0;            ///< points in the first 15 % matched only to 35 % of the line
+    double maxDepthRodAngle_rad = 0.0;  ///< of the line at the rod tip there, down from the level
+    double shareNearDeepest = 0.0;      ///< share of the way run below 90 % of the deepest point
+    int roughStarts = 0;  ///< points in the first 15 % matched only to 35 % of the line
 };
 
 /// How finely a retrieve is worked out: steps of the bait as shares of the cast, steps along the

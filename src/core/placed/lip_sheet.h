@@ -7,22 +7,16 @@
 
 #include "core/base/triangle_mesh.h"
 #include "core/design/design.h"
+#include "core/placed/lip_outline.h"
 
 namespace wl {
-
-/// Outline of the lip outside the body laid flat, counter-clockwise, (along, across) from the
-/// middle of its root, metres, by the lip's family (see LipFamily) and with its notch; the hole
-/// apart.
-std::vector<Eigen::Vector2d> lipOutline(const Lip& lip);
-
-/// Width where it leaves the skin: as typed, of a disc what its length outside leaves.
-double lipRootWidth_m(const Lip& lip);
 
 /// A flat part of the lip in its place: all of it, or to either side of the bend.
 struct LipPlane {
     Eigen::Vector3d root_m;
-    Eigen::Vector3d along;  ///< unit vector towards the tip
-    double from_m = 0.0;    ///< of the sheet, from the skin
+    Eigen::Vector3d along;   ///< unit vector towards the tip
+    Eigen::Vector3d across;  ///< unit vector to port
+    double from_m = 0.0;     ///< of the sheet, from the skin
     double to_m = 0.0;
     std::vector<Eigen::Vector2d> outline;  ///< (along, across) from its own root
 };
@@ -31,9 +25,10 @@ std::vector<LipPlane> lipPlanes(const Lip& lip);
 /// The sheet outside the body as closed plates, its hole not cut.
 TriangleMesh lipMesh(const Lip& lip);
 
-/// A place on the middle line of the sheet, so far from the skin along it, and so far above the
-/// middle of its thickness.
-Eigen::Vector3d lipPlace(const Lip& lip, double along_m, double above_m = 0.0);
+/// A place on the sheet, so far from the skin along it, so far above the middle of its thickness
+/// and so far to port of its middle line.
+Eigen::Vector3d lipPlace(const Lip& lip, double along_m, double above_m = 0.0,
+                         double across_m = 0.0);
 
 /// The straight line from where the lip leaves the skin to its tip, seen from the side. The vector
 /// area of both planes of a bent lip is that of a flat sheet of its width between the two: the
@@ -56,10 +51,30 @@ struct LipSheet {
 };
 LipSheet measureLip(const Lip& lip);
 
-/// Unit vector from the root to the tip: forward and, for angles over 0, down.
+/// Unit vectors of the sheet at the skin: `along` from the root to the tip (forward and, for angles
+/// over 0, down), `across` to port, `up` the normal of the face that looks towards the line. Twist
+/// and turn are in them: about `along` first, then about `up`.
+struct LipAxes {
+    Eigen::Vector3d along, across, up;
+};
+LipAxes lipAxes(const Lip& lip);
 Eigen::Vector3d lipDirection(const Lip& lip);
-/// Unit normal of the face that looks up (towards the line).
-Eigen::Vector3d lipUpperNormal(const Lip& lip);
+
+/// The wire of a tie on the lip: two strands up from the holes, twisted round each other to the
+/// loop. Its holes are there without a wire as well.
+struct TieWire {
+    std::vector<Eigen::Vector2d> holes;  ///< (along, across) on the sheet
+    double holes_m3 = 0.0;               ///< of sheet drilled out
+    double length_m = 0.0;               ///< of straight wire, no end to hold it by
+    double mass_kg = 0.0;
+    double volume_m3 = 0.0;
+    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
+};
+/// Nothing drilled and no wire where the line does not tie to a lip. A strand twisted round the
+/// other at six diameters a turn is 13 % longer than its height; under the sheet two strands meet
+/// between the holes, through one hole each is turned over for three diameters (rules of this
+/// project).
+TieWire measureTieWire(const Design& design);
 
 /// Where the line pulls, body frame.
 Eigen::Vector3d tiePoint(const Design& design);

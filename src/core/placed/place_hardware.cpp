@@ -156,15 +156,29 @@ void placeLip(Placing& p) {
     part.centre_m = sheet.centreOfMass_m;
     part.netDoubt_kg = p.design.errors.lipThickness * sheet.mass_kg * kHalfWidthToStandard;
     p.cut(p.lipPiece, sheet.insideVolume_m3, sheet.insideCentroid_m);
+    const TieWire wire = measureTieWire(p.design);
+    const double drilled = wire.holes_m3;
+    part.mass_kg -= lip.density_kg_m3 * drilled;
+    part.displaced_m3 -= drilled;
+    if (wire.mass_kg > 0) {
+        MassItem& tie = p.item(PartKind::Fitting, Origin::Computed, BuildStage::Fitted, p.lipPiece,
+                               "tie wire", "/tie/wire");
+        tie.mass_kg = wire.mass_kg;
+        tie.displaced_m3 = wire.volume_m3;
+        tie.centre_m = wire.centre_m;
+        tie.netDoubt_kg = kWireSpread * wire.mass_kg * kHalfWidthToStandard;
+        p.displace(p.lipPiece, tie.centre_m, tie.displaced_m3);
+    }
+    p.displace(p.lipPiece, lipPlace(lip, p.design.tie.upLip_m), -drilled);
     p.lipPlate = lipMesh(lip);
     p.displace(p.lipPiece, lipPlace(lip, lip.holeAt_m), -sheet.hole_m3);
     if (lip.slotDepth_m > 0) {
         Embedded slot;
         slot.kind = Embedded::Kind::LipSlot;
         slot.open = true;
-        slot.tool.mouth_m = {lip.slotX_m, 0, lip.slotZ_m};
-        slot.tool.inward = -lipDirection(lip);
-        slot.tool.along = Vector3d::UnitY();
+        slot.tool.mouth_m = {lip.slotX_m, lip.slotY_m, lip.slotZ_m};
+        slot.tool.inward = -lipAxes(lip).along;
+        slot.tool.along = lipAxes(lip).across;
         slot.tool.round = false;
         slot.tool.halfAlong_m = 0.5 * lipRootWidth_m(lip);
         slot.tool.halfAcross_m = 0.5 * lip.thickness_m;

@@ -18,9 +18,11 @@ Surface lipSurface(const Lip& lip) {
     Surface s;
     s.record = {RecordList::Lip, 0};
     s.name = "lip";
-    s.root_m = {lip.slotX_m, 0, lip.slotZ_m};
-    s.along = {-std::cos(chord.angle_rad), 0, -std::sin(chord.angle_rad)};
-    s.normal = {-std::sin(chord.angle_rad), 0, std::cos(chord.angle_rad)};
+    const LipAxes axes = lipAxes(lip);
+    const double down = chord.angle_rad - lip.angle_rad;  // of a bent one
+    s.root_m = {lip.slotX_m, lip.slotY_m, lip.slotZ_m};
+    s.along = std::cos(down) * axes.along - std::sin(down) * axes.up;
+    s.normal = std::cos(down) * axes.up + std::sin(down) * axes.along;
     s.centre_m = lipPlace(lip, sheet.centroidAlong_m);
     s.chord_m = chord.length_m;
     s.span_m = sheet.area_m2 / lipPlanes(lip).back().to_m;

@@ -21,6 +21,10 @@ auto massInputs(const Design& d) {
     return std::tie(d.features, d.fittings, d.bores, d.sideWeights, d.buildUps, d.wire, d.chambers,
                     d.lip, d.errors, d.tank.correction);
 }
+// A tie through the lip is drilled and has a wire of its own; any other weighs nothing.
+std::optional<Tie> tieOnBait(const Design& d) {
+    return d.tie.isDrilled() ? std::optional(d.tie) : std::nullopt;
+}
 auto wantedInputs(const Brief& b) {
     return std::tie(b.wantedState, b.wantedSpare, b.wantedSinkSpeed_m_s, b.wantedPitch_rad);
 }
@@ -50,7 +54,8 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
     d.hulls = sameHulls ? near->hulls
                         : std::make_shared<const std::vector<CoatedHull>>(
                               coatHulls(d.shape->parts, design.coats));
-    const bool sameMass = sameHulls && massInputs(*near->design) == massInputs(design);
+    const bool sameMass = sameHulls && massInputs(*near->design) == massInputs(design) &&
+                          tieOnBait(*near->design) == tieOnBait(design);
     d.mass = sameMass ? near->mass
                       : std::make_shared<const MassBalance>(computeMassBalance(
                             design,

@@ -27,6 +27,18 @@ BodyForce forceOf(BodyForce::On on, const Loads& loads, double q, double z, doub
 
 }  // namespace
 
+std::optional<LipFlex> lipFlexUnderWay(const Derived& d, const Trim& trim) {
+    if (!d.design->lip.present || !d.loads || !d.loads->inputs.lip) {
+        return std::nullopt;
+    }
+    const Loads lip = computeLoadShares(d.loads->inputs, trim.alpha_rad, d.model).lip;
+    const double speed = towSpeed_m_s(d);
+    const double angle = lipChord(d.design->lip).angle_rad;
+    // What of the load pushes on the face towards the line.
+    const double across = lip.aft_m2 * std::sin(angle) - lip.up_m2 * std::cos(angle);
+    return lipFlex(d.design->lip, 0.5 * d.waterDensity_kg_m3 * speed * speed * across);
+}
+
 std::vector<BodyForce> freeBody(const Derived& d, const Trim& trim) {
     using On = BodyForce::On;
     const double speed = towSpeed_m_s(d);

@@ -5,6 +5,7 @@
 #include <stop_token>
 #include <vector>
 
+#include "core/placed/lip_flex.h"
 #include "core/reckon/run.h"
 
 namespace wl {
@@ -22,6 +23,9 @@ struct BodyForce {
 /// All of them at a steady attitude of the bait reeled in level (a level trim of its Run); together
 /// they leave no force and no moment. Forces that are not there are left out.
 std::vector<BodyForce> freeBody(const Derived& derived, const Trim& trim);
+
+/// How the lip gives under the water's push at a steady attitude; nothing without a lip.
+std::optional<LipFlex> lipFlexUnderWay(const Derived& derived, const Trim& trim);
 
 /// The speeds through the water, m/s, between which the bait has a steady attitude no steeper than
 /// 50 degrees and pulls the line down; empty when at none from 0.1 to 4 m/s.

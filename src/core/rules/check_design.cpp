@@ -5,6 +5,7 @@
 
 #include "core/base/units.h"
 #include "core/clearance/clearance.h"
+#include "core/reckon/free_body.h"
 #include "core/rules/check_cuts.h"
 #include "core/tank/lean.h"
 
@@ -259,6 +260,16 @@ std::vector<Finding> checkRun(const Derived& d, const Run& run) {
     if (run.levelTrim && run.levelTrim->tension_N < kSlackTension_N * brief.castLength_m / 30) {
         add("run.slack", Severity::Warning, "/brief/retrieve_speed",
             {{Quantity::Force, run.levelTrim->tension_N}});
+    }
+    if (run.levelTrim) {
+        constexpr double kGives_rad = 3 * kDegree;  // as much as a lever's step moves the depth
+        const auto flex = lipFlexUnderWay(d, *run.levelTrim);
+        if (flex && flex->meanAngle_rad > kGives_rad) {
+            add("run.lip_gives", Severity::Note, "/lip/thickness",
+                {{Quantity::Angle, flex->meanAngle_rad},
+                 {Quantity::Length, flex->tip_m},
+                 {Quantity::Speed, brief.retrieveSpeed_m_s}});
+        }
     }
     if (run.floatsSlack) {
         add("run.floats_slack", Severity::Warning, "/brief/line_kind",

@@ -1,6 +1,7 @@
 // Findings about fittings, the tie and the lip.
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 #include <Eigen/Geometry>
 
@@ -152,6 +153,37 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
     }
 }
 
+// Holes of the tie against the sheet's edges and each other.
+void checkTieHoles(const Design& design, std::vector<Finding>& out) {
+    const std::vector<Eigen::Vector2d> outline = lipOutline(design.lip);
+    const std::vector<Eigen::Vector2d> holes = measureTieWire(design).holes;
+    const double radius = 0.5 * design.tie.holeDiameter_m;
+    double web = std::numeric_limits<double>::max();
+    for (const Eigen::Vector2d& hole : holes) {
+        web = std::min(web, insideBy_m(outline, hole) - radius);
+    }
+    if (holes.size() > 1) {
+        web = std::min(web, (holes[0] - holes[1]).norm() - 2 * radius);
+    }
+    if (holes.empty()) {
+        return;
+    }
+    if (web < 2 * radius) {
+        const bool off = web <= 0;
+        out.push_back({off ? "tie.holes_off_sheet" : "tie.holes_near_edge",
+                       off ? Severity::Error : Severity::Warning,
+                       "/tie/up_lip",
+                       {lengthAmount(std::max(0.0, web)), lengthAmount(2 * radius)}});
+    }
+    if (design.tie.wire_m > design.tie.holeDiameter_m) {
+        out.push_back({"tie.wire_too_thick",
+                       Severity::Error,
+                       "/tie/wire",
+                       {{Quantity::Thickness, design.tie.wire_m},
+                        {Quantity::Thickness, design.tie.holeDiameter_m}}});
+    }
+}
+
 void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out) {
     const Lip& lip = design.lip;
     if (!lip.present) {
@@ -213,6 +245,16 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
                        "/lip/hole_at",
                        {lengthAmount(lip.holeDiameter_m), lengthAmount(lip.holeAt_m)}});
     }
+    if (lip.family == LipFamily::Free && !isLipOutline(lip.outline)) {
+        out.push_back({"lip.free_outline", Severity::Error, "/lip/family"});
+    }
+    if (lip.twist_rad != 0 || lip.turn_rad != 0 || lip.slotY_m != 0) {
+        out.push_back({"lip.off_true", Severity::Note,
+                       lip.twist_rad != 0  ? "/lip/twist"
+                       : lip.turn_rad != 0 ? "/lip/turn"
+                                           : "/lip/slot_y"});
+    }
+    checkTieHoles(design, out);
     const Section at = d.shape->curves.atX(lip.slotX_m);
     const double below = at.belly_m - lip.slotZ_m;
     const bool ahead = lip.slotX_m < 0;

@@ -109,10 +109,8 @@ class ForcesTab : public BesidePage {
         if (!run.depthKnown || run.path.maxDepthFromRod_m <= 0) {
             return {};
         }
-        const double down = std::atan2(run.path.maxDepth_m + r.design->brief.rodTipHeight_m,
-                                       run.path.maxDepthFromRod_m);
-        return tr("At its deepest it lies %1 under the level, seen from the rod tip.")
-            .arg(bench().text(Quantity::Angle, down));
+        return tr("At its deepest the line leaves the rod tip %1 under the level.")
+            .arg(bench().text(Quantity::Angle, run.path.maxDepthRodAngle_rad));
     }
     QString rangeWords(const std::optional<SpeedRange>& range) {
         if (!range) {

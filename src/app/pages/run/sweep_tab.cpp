@@ -11,6 +11,7 @@
 #include "app/kit/plain_label.h"
 #include "app/kit/plot.h"
 #include "app/pages/run/run_tabs.h"
+#include "app/pages/run/sweep_curves.h"
 #include "core/reckon/what_if.h"
 #include "session/field_words.h"
 
@@ -32,6 +33,7 @@ class SweepPart : public BesidePage {
                                       : QStringLiteral("/brief/retrieve_speed"),
                                   false)),
           up_(new FieldChoice(bench, QStringLiteral("sweepUp"), {}, true)),
+          curves_(new SweepCurves(bench)),
           plot_(new QCustomPlot),
           words_(plainLabel()) {
         setObjectName(QStringLiteral("sweepPart"));
@@ -62,9 +64,11 @@ class SweepPart : public BesidePage {
         }
         content()->addLayout(grid);
         plot_->setObjectName(QStringLiteral("sweepPlot"));
-        plot_->setAccessibleName(tr("What varying it does"));
+        plot_->setAccessibleName(tr("Depth over both"));
         plot_->setMinimumSize(240, 240);
+        content()->addWidget(curves_, 1);
         content()->addWidget(plot_, 1);
+        plot_->hide();
         words_->setObjectName(QStringLiteral("sweepWords"));
         words_->setWordWrap(true);
         content()->addWidget(words_);
@@ -183,7 +187,7 @@ class SweepPart : public BesidePage {
             anew = anew || gone || (!none && range->held && !holds(choice->path(), *range));
         }
         if (anew) {
-            hasGhost_ = false;
+            curves_->forget();
             mapPaths_ = {};
             choose();
         }
@@ -214,35 +218,15 @@ class SweepPart : public BesidePage {
     }
 
     void showSweep(const MapAxis& across, const std::vector<SweptPoint>& points) {
-        clearPlot();
-        const Inks& c = inks();
-        dressPlot(*plot_, axisTitle(across.path), tr("deepest, %1").arg(unit(Quantity::Distance)));
-        const auto quantity = fieldOf(QString::fromStdString(across.path))->quantity;
-        plot_->addGraph();
-        plot_->graph(0)->setPen(QPen(c.ink, 1.8));
-        QVector<double> x, y;
+        plot_->hide();
+        curves_->setVisible(true);
+        curves_->show(across.path, points);
         int untold = 0;
         for (const SweptPoint& p : points) {
-            x << shownIn(quantity, p.value);
-            y << (p.depth_m ? shownIn(Quantity::Distance, *p.depth_m) : std::nan(""));
             untold += p.depth_m ? 0 : 1;
         }
-        plot_->graph(0)->setData(x, y);
-        if (hasGhost_ && ghostPath_ == across.path) {
-            plot_->addGraph();
-            plot_->graph(1)->setPen(QPen(c.quiet, 1.2, Qt::DashLine));
-            plot_->graph(1)->setData(ghostX_, ghostY_);
-        }
-        markNow(across, quantity);
-        plot_->rescaleAxes();
-        plot_->yAxis->setRange(0, std::max(0.1, plot_->yAxis->range().upper * 1.1));
-        plot_->yAxis->setRangeReversed(true);
-        plot_->replot(QCustomPlot::rpQueuedReplot);
-        words_->setText(endWords(points, quantity, untold));
-        ghostX_ = x;
-        ghostY_ = y;
-        ghostPath_ = across.path;
-        hasGhost_ = true;
+        words_->setText(
+            endWords(points, fieldOf(QString::fromStdString(across.path))->quantity, untold));
     }
     QString endWords(const std::vector<SweptPoint>& points, Quantity quantity, int untold) {
         const auto say = [&](const SweptPoint& p) {
@@ -273,25 +257,11 @@ class SweepPart : public BesidePage {
     QString told(Quantity quantity, const std::optional<double>& value) {
         return value ? bench().text(quantity, *value) : QStringLiteral("–");
     }
-    QString unit(Quantity quantity) {
-        return QString::fromUtf8(unitLabel(quantity, bench().bench()).c_str());
-    }
-    // Where the design stands now.
-    void markNow(const MapAxis& across, Quantity quantity) {
-        const auto field = findField(bench().design(), across.path);
-        if (!field || !field->value) {
-            return;
-        }
-        auto* now = new QCPItemStraightLine(plot_);
-        now->setPen(QPen(inks().signal, 1.2, Qt::DotLine));
-        const double at = shownIn(quantity, *field->value);
-        now->point1->setCoords(at, 0);
-        now->point2->setCoords(at, 1);
-    }
-
     void showMap(const DepthMap& map) {
+        curves_->setVisible(false);
+        curves_->forget();
+        plot_->show();
         clearPlot();
-        hasGhost_ = false;
         dressPlot(*plot_, axisTitle(map.across.path), axisTitle(map.up.path));
         plot_->yAxis->setRangeReversed(false);
         const auto qx = findField(bench().design(), map.across.path)->quantity,
@@ -386,11 +356,9 @@ class SweepPart : public BesidePage {
     FieldChoice* across_;
     FieldChoice* up_;
     Range acrossRange_, upRange_;
-    QCustomPlot* plot_;
+    SweepCurves* curves_;
+    QCustomPlot* plot_;  ///< of a map
     QLabel* words_;
-    QVector<double> ghostX_, ghostY_;
-    std::string ghostPath_;
-    bool hasGhost_ = false;
     Cuts wantedCuts_;
     std::pair<std::string, std::string> mapPaths_;
 };

@@ -1,0 +1,222 @@
+#include "app/views/motion_view.h"
+
+#include <QPainter>
+#include <QPainterPath>
+#include <QStyle>
+#include <cmath>
+
+#include "app/kit/fit_text.h"
+#include "app/kit/theme.h"
+
+namespace wl {
+namespace {
+
+constexpr int kFrame_ms = 16;
+constexpr double kEdge = 10, kText = 18;
+
+QPen ghostPen(const Inks& c) {
+    return {c.quiet, 1.2, Qt::DashLine};
+}
+
+}  // namespace
+
+MotionView::MotionView(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+    setObjectName(QStringLiteral("motionView"));
+    setAccessibleName(tr("The bait swimming"));
+    setMinimumSize(260, 220);
+    playing_ = style()->styleHint(QStyle::SH_Widget_Animation_Duration) != 0;
+    timer_.setInterval(kFrame_ms);
+    connect(&timer_, &QTimer::timeout, this, &MotionView::tick);
+    connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
+}
+
+void MotionView::show(const ResultsPtr& results, const Swim& swim, std::vector<WobbleState> states,
+                      double step_s) {
+    if (has_ && results_ && results_->revision != results->revision) {
+        before_ = swim_;
+        hasBefore_ = true;
+    }
+    results_ = results;
+    swim_ = swim;
+    states_ = std::move(states);
+    step_s_ = step_s;
+    has_ = swim.sheds && !swim.untold;
+    why_.clear();
+    setPlaying(playing_);
+    update();
+}
+
+void MotionView::showNothing(const QString& why) {
+    has_ = false;
+    why_ = why;
+    timer_.stop();
+    update();
+}
+
+void MotionView::setPlaying(bool on) {
+    playing_ = on;
+    if (on && isVisible() && has_) {
+        clock_.start();
+        timer_.start();
+    } else {
+        timer_.stop();
+    }
+    emit playingChanged(on);
+}
+
+void MotionView::setTime(double share) {
+    time_ = std::clamp(share, 0.0, 1.0);
+    update();
+}
+
+double MotionView::loop_s() const {
+    if (!states_.empty()) {
+        return step_s_ * double(states_.size());
+    }
+    return swim_.beats_1_s.middle > 0 ? 1 / swim_.beats_1_s.middle : 1.0;
+}
+
+void MotionView::tick() {
+    time_ += rate_ * double(clock_.restart()) / 1000 / loop_s();
+    time_ -= std::floor(time_);
+    emit timeChanged(time_);
+    update();
+}
+
+void MotionView::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    setPlaying(playing_);
+}
+
+void MotionView::hideEvent(QHideEvent* event) {
+    timer_.stop();
+    QWidget::hideEvent(event);
+}
+
+Eigen::Vector3d MotionView::poseAt(const Swim& swim, double share) const {
+    const std::complex<double> turn = std::polar(1.0, 2 * kPi * share);
+    return {(swim.harmonic[0] * turn).real(), (swim.harmonic[1] * turn).real(),
+            (swim.harmonic[2] * turn).real()};
+}
+
+Eigen::Vector3d MotionView::pose() const {
+    if (states_.empty()) {
+        return poseAt(swim_, time_);
+    }
+    const size_t i = std::min(size_t(time_ * double(states_.size())), states_.size() - 1);
+    return states_[i].head<3>();
+}
+
+void MotionView::paintAbove(QPainter& p, const Eigen::Vector3d& at, const QRectF& box, double scale,
+                            bool ghost) const {
+    const Inks& c = inks();
+    const Derived& d = *results_->derived;
+    const BodyCurves& curves = d.shape->curves;
+    const double length = curves.length_m();
+    const double cosine = std::cos(at[2]), sine = std::sin(at[2]);
+    // Forward to the left, starboard up.
+    const auto place = [&](double x, double y) {
+        const double ahead = cosine * x - sine * y, side = at[0] + sine * x + cosine * y;
+        return box.center() + scale * QPointF(-ahead, -side);
+    };
+    QPolygonF outline;
+    constexpr int kPoints = 40;
+    for (const int side : {1, -1}) {
+        for (int i = 0; i <= kPoints; ++i) {
+            const double u = double(side > 0 ? i : kPoints - i) / kPoints;
+            const Section s = curves.at(u);
+            outline << place(0.5 * length - s.x_m, side * s.halfWidth_m);
+        }
+    }
+    p.setPen(ghost ? ghostPen(c) : QPen(c.ink, 1.4));
+    p.setBrush(ghost ? QBrush(Qt::NoBrush) : QBrush(c.sheet));
+    p.drawPolygon(outline);
+    if (results_->design->lip.present) {
+        QPolygonF lip;
+        for (const LipPlane& plane : lipPlanes(results_->design->lip)) {
+            for (const Eigen::Vector2d& q : plane.outline) {
+                const Eigen::Vector3d r = plane.root_m + plane.along * q.x() + plane.across * q.y();
+                lip << place(0.5 * length - r.x(), -r.y());
+            }
+        }
+        p.setBrush(Qt::NoBrush);
+        p.drawPolygon(lip);
+    }
+    p.drawLine(place(0.5 * length, 0), place(-0.5 * length, 0));
+}
+
+void MotionView::paintAhead(QPainter& p, const Eigen::Vector3d& at, const QRectF& box, double scale,
+                            bool ghost) const {
+    const Inks& c = inks();
+    const Derived& d = *results_->derived;
+    const Section s = d.shape->curves.atX(d.shape->sizes.widestAt_m);
+    const double cosine = std::cos(at[1]), sine = std::sin(at[1]);
+    // Seen from ahead: starboard to the left; roll is starboard down.
+    const auto place = [&](double y, double up) {
+        const double side = cosine * y + sine * up, high = -sine * y + cosine * up;
+        return box.center() + scale * QPointF(-(at[0] + side), -high);
+    };
+    QPolygonF outline;
+    for (const int side : {1, -1}) {
+        for (int i = 0; i <= 40; ++i) {
+            const double t = std::cos(kPi * (side > 0 ? i : 40 - i) / 40);
+            const double y = side * s.halfWidth_m * std::sqrt(std::max(0.0, 1 - t * t));
+            outline << place(y, skinHeight(s, std::min(std::abs(y), 0.999 * s.halfWidth_m), t > 0));
+        }
+    }
+    p.setPen(ghost ? ghostPen(c) : QPen(c.ink, 1.4));
+    p.setBrush(ghost ? QBrush(Qt::NoBrush) : QBrush(c.sheet));
+    p.drawPolygon(outline);
+    const Lip& lip = results_->design->lip;
+    if (lip.present) {
+        const Eigen::Vector3d tip = lipPlace(lip, lipPlanes(lip).back().to_m);
+        p.drawLine(place(-0.5 * lip.width_m, tip.z()), place(0.5 * lip.width_m, tip.z()));
+    }
+    p.drawLine(place(0, s.back_m), place(0, s.belly_m));
+}
+
+void MotionView::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const Inks& c = inks();
+    p.fillRect(rect(), c.waterFill);
+    if (!has_ || !results_ || !results_->derived) {
+        p.setPen(c.ink);
+        p.setFont(type(Type::Body));
+        p.drawText(rect().adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,
+                   why_.isEmpty() ? tr("Reckoning…") : why_);
+        return;
+    }
+    const BodySizes& sizes = results_->derived->shape->sizes;
+    constexpr double kAbove = 0.42;  // of the height: a bait is longer than deep
+    const double half = kAbove * height();
+    const QRectF above(kEdge, kText, width() - 2 * kEdge, half - kText);
+    const QRectF ahead(kEdge, half + kText, width() - 2 * kEdge, height() - half - kText - kEdge);
+    const double reach = std::max(swim_.nosePath_m, swim_.tailPath_m);
+    const Lip& lip = results_->design->lip;
+    const double ahead_m = lip.present ? lip.length_m * std::cos(lip.angle_rad) : 0.0;
+    const double deep =
+        sizes.maxHeight_m + (lip.present ? lip.length_m * std::sin(lip.angle_rad) : 0.0);
+    const double scale = std::min({above.width() / (1.05 * (sizes.length_m + 2 * ahead_m)),
+                                   above.height() / (1.1 * (sizes.maxWidth_m + 2 * reach) + 1e-3),
+                                   ahead.height() / (1.15 * deep + 1e-3)});
+    const Eigen::Vector3d at = pose();
+    if (hasBefore_ && before_.sheds) {
+        const Eigen::Vector3d was = poseAt(before_, states_.empty() ? time_ : 0.0);
+        paintAbove(p, was, above, scale, true);
+        paintAhead(p, was, ahead, scale, true);
+    }
+    paintAbove(p, at, above, scale, false);
+    paintAhead(p, at, ahead, scale, false);
+    p.setPen(c.ink);
+    p.setFont(type(Type::Small));
+    p.drawText(QRectF(kEdge, 0, width() - 2 * kEdge, kText), Qt::AlignLeft | Qt::AlignVCenter,
+               tr("from above"));
+    p.drawText(QRectF(kEdge, half, width() - 2 * kEdge, kText), Qt::AlignLeft | Qt::AlignVCenter,
+               tr("from ahead"));
+    p.setPen(c.quiet);
+    p.drawText(QRectF(kEdge, 0, width() - 2 * kEdge, kText), Qt::AlignRight | Qt::AlignVCenter,
+               tr("swing to scale, %1").arg(bench_.text(Quantity::Speed, swim_.speed_m_s)));
+}
+
+}  // namespace wl

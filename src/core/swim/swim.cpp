@@ -1,0 +1,346 @@
+#include "core/swim/swim.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <Eigen/Eigenvalues>
+
+#include "core/base/units.h"
+#include "core/reckon/tow.h"
+
+namespace wl {
+namespace {
+
+constexpr double kGrows_1_s = 0.3;
+constexpr double kBeatDoubt = 0.30, kBeatDoubtFilmed = 0.12, kLeastLow = 0.5, kLeastHigh = 1.6,
+                 kUnsure = 3.0;
+
+// Nearly round over the middle half.
+bool isRound(const WobbleBody& body) {
+    double most = 0;
+    for (const WobbleStrip& s : body.strips) {
+        if (std::abs(s.x_m) < 0.25 * body.length_m) {
+            const double ratio = s.width_m / s.height_m;
+            most = std::max(most, std::abs(1 - ratio * ratio));
+        }
+    }
+    return most < 0.2;
+}
+
+// The largest real root that is no swing.
+double realGrowth(const WobbleLinear& l) {
+    double growth = -1e9;
+    for (int i = 0; i < 6; ++i) {
+        if (std::abs(l.roots[i].imag()) < 1e-9) {
+            growth = std::max(growth, l.roots[i].real());
+        }
+    }
+    return growth;
+}
+
+double fastestBeat(const WobbleLinear& l) {
+    return l.roots.imag().maxCoeff() / (2 * kPi);
+}
+
+Spread spreadOf(double low, double middle, double high, bool unsure) {
+    const double wide = unsure ? kUnsure : 1.0;
+    return {std::min({low, kLeastLow * middle, unsure ? middle / wide : middle}), middle,
+            std::max({high, kLeastHigh * middle, middle * wide})};
+}
+
+void describe(const WobbleMotion& motion, const Wobble& w, Swim& swim) {
+    const WobbleBody& body = motion.body();
+    swim.harmonic = w.swing;
+    const std::complex<double> sway = w.swing[0], yaw = w.swing[2];
+    const double across = std::norm(yaw);
+    swim.stillPoint_m =
+        0.5 * body.length_m - (across > 1e-12 ? -(sway * std::conj(yaw)).real() / across : 0.0);
+    swim.nosePath_m = std::abs(sideSwing(motion, w, {0.5 * body.length_m, 0, 0}));
+    swim.tailPath_m = std::abs(sideSwing(motion, w, {-0.5 * body.length_m, 0, 0}));
+}
+
+Model filmedModel(const Model& model, const FilmFactors& film) {
+    Model m = model;
+    m.wakeStrouhal *= film.beats;
+    m.wakeSide *= film.force;
+    m.wakePressure *= film.force;
+    m.wakeAtRest *= film.force;
+    m.wakePeak *= film.force;
+    return m;
+}
+
+Swim swimWith(const WobbleBody& body, const WobbleTow& tow, const Derived& d,
+              const FilmFactors& film) {
+    constexpr double kQuick_1_s = 40.0;
+    Swim swim;
+    swim.speed_m_s = tow.speed_m_s;
+    swim.tow = tow;
+    swim.beatFactor = film.beats;
+    swim.swingFactor = film.force;
+    swim.swingRefused = film.refused;
+    const Model model = filmedModel(d.model, film);
+    WobbleMotion motion(body, tow, model);
+    WobbleLinear linear = linearise(motion);
+    swim.growth_1_s = growth_1_s(linear);
+    // A tie under the axis of roll: the line's pull outweighs what holds it upright. Makers' baits
+    // tied so do run; the couple is held at nothing and that is told.
+    if (body.plate && body.plate->isLip && realGrowth(linear) > kGrows_1_s) {
+        const double couple = rollCouple_N_m(body, tow);
+        if (couple > 0) {
+            WobbleTuning tuning;
+            tuning.rollCoupleHeld = couple;
+            swim.heldCouple_N_m = couple;
+            swim.flags.rollUnsettled = true;
+            motion.setTuning(tuning);
+            linear = linearise(motion);
+        }
+    }
+    swim.ownBeat_1_s = fastestBeat(linear);
+    swim.flags.liesOver = body.rollStiffness_N_m() <= 0;
+    swim.flags.round = isRound(body);
+    swim.flags.jointed = !d.design->joints.empty();
+    swim.plateIncidence_rad = std::asin(std::min(1.0, motion.plateIncidence()));
+    swim.flags.flatLip = body.plate && body.plate->isLip && motion.plateIncidence() < 0.5;
+    swim.hasPlate = body.plate.has_value();
+    swim.sheds = motion.hasWake();
+    if (!swim.sheds) {
+        return swim;
+    }
+    const auto curves = wakeCurves(model);
+    std::array<Wobble, 3> w;
+    for (size_t i = 0; i < 3; ++i) {
+        w[i] = balanceWobble(motion, curves[i]);
+    }
+    if (!w[1].found) {
+        swim.untold = Error{"swim.no_rhythm", "/brief/retrieve_speed", {}, {}};
+        return swim;
+    }
+    const Wobble& low = w[0].found ? w[0] : w[1];
+    const Wobble& high = w[2].found ? w[2] : w[1];
+    swim.flags.disagree = !w[1].coupled;
+    constexpr double kMostlyPlate = 0.6;
+    swim.flags.twoRhythms = w[1].ambiguous || w[1].coupling > kMostlyPlate;
+    swim.flags.tooQuick = w[1].beats_1_s > kQuick_1_s;
+    const bool unsure =
+        swim.flags.disagree || !body.plate->isLip || (swim.flags.flatLip && body.plate->isLip);
+    const double doubt = swim.flags.disagree ? 0.40
+                         : film.beats != 1.0 ? kBeatDoubtFilmed
+                                             : kBeatDoubt;
+    swim.beats_1_s = {(1 - doubt) * w[1].beats_1_s, w[1].beats_1_s, (1 + doubt) * w[1].beats_1_s};
+    swim.yaw_rad = spreadOf(low.yaw_rad(), w[1].yaw_rad(), high.yaw_rad(), unsure);
+    swim.roll_rad = spreadOf(low.roll_rad(), w[1].roll_rad(), high.roll_rad(), unsure);
+    const auto swing = [](const Wobble& one) { return std::hypot(one.yaw_rad(), one.roll_rad()); };
+    swim.swing_rad = spreadOf(swing(low), swing(w[1]), swing(high), unsure);
+    swim.rollToYaw = w[1].yaw_rad() > 1e-9 ? w[1].roll_rad() / w[1].yaw_rad() : 0.0;
+    swim.tuning = w[1].shedding_1_s > 0 ? swim.ownBeat_1_s / w[1].shedding_1_s : 0.0;
+    swim.swings = swim.swing_rad.high >= kDeadSwing_rad;
+    swim.excitation = w[1].excitation;
+    swim.couplingShare = w[1].couplingShare;
+    describe(motion, w[1], swim);
+    return swim;
+}
+
+Swim untoldAt(double speed, const Error& why) {
+    Swim swim;
+    swim.speed_m_s = speed;
+    swim.untold = why;
+    return swim;
+}
+
+std::optional<Trim> settledAt(const Derived& d, double speed) {
+    return settleTrim(d.towed, speed, 0.0, towStart_rad(d));
+}
+
+// Nine baits as alike as one can tell them: nose 6 degrees up and down, the centre of gravity 0.3
+// mm up and down.
+template <class Each>
+void nineAlike(const WobbleBody& body, const WobbleTow& tow, Each each) {
+    for (const double pitch : {-6 * kDegree, 0.0, 6 * kDegree}) {
+        for (const double lower : {-0.3e-3, 0.0, 0.3e-3}) {
+            WobbleBody other = body;
+            other.centreOfGravity_m.z() += lower;
+            WobbleTow turned = tow;
+            turned.pitch_rad += pitch;
+            each(other, turned, pitch == 0 && lower == 0);
+        }
+    }
+}
+
+// Whether a small lean grows at a speed: of the bait, of any of nine alike.
+struct Hunting {
+    double speed_m_s = 0.0;
+    bool middle = false, any = false;
+};
+
+// From where on it grows: the last speed at which that begins. What does so at low speeds alone,
+// before the water holds it, is no onset.
+std::optional<double> onsetOf(const std::vector<Hunting>& all, bool Hunting::*grows) {
+    if (all.empty() || !(all.back().*grows)) {
+        return std::nullopt;
+    }
+    size_t i = all.size() - 1;
+    while (i > 0 && all[i - 1].*grows) {
+        --i;
+    }
+    return all[i].speed_m_s;
+}
+
+}  // namespace
+
+std::optional<Error> whyNoAction(const Swim& swim) {
+    constexpr double kFar = 1.6, kNear = 0.6;
+    if (swim.untold || swim.swings) {
+        return std::nullopt;
+    }
+    if (!swim.hasPlate) {
+        return Error{"swim.nothing_sheds", "/lip/present", {}, {}};
+    }
+    if (!swim.sheds || std::sin(swim.plateIncidence_rad) < 0.5) {
+        return Error{
+            "swim.lip_flat", "/lip/angle", {}, {{Quantity::Angle, swim.plateIncidence_rad}}};
+    }
+    if (swim.tuning > kFar || swim.tuning < kNear) {
+        return Error{"swim.far_from_own",
+                     "/lip/width",
+                     {},
+                     {{Quantity::Number, swim.ownBeat_1_s / std::max(1e-9, swim.tuning)},
+                      {Quantity::Number, swim.ownBeat_1_s}}};
+    }
+    return Error{"swim.damped", "/fittings", {}, {}};
+}
+
+FilmFactors filmFactors(const Derived& d, const Run& run) {
+    constexpr double kLeast = 0.4, kMost = 2.5, kWeak = 0.3, kStrong = 4.0;
+    FilmFactors film;
+    const SwimNotes& notes = d.design->swim;
+    const auto seen = notes.seenBeats_1_s();
+    const Result<WobbleBody> body = wobbleBody(d, run);
+    if (!seen || !body) {
+        return film;
+    }
+    const double speed = notes.filmSpeed_m_s;
+    const Result<WobbleTow> tow = wobbleTow(d, settledAt(d, speed), speed);
+    if (!tow) {
+        return film;
+    }
+    const Swim told = swimWith(*body, *tow, d, film);
+    if (told.untold || told.beats_1_s.middle <= 0) {
+        return film;
+    }
+    film.beats = std::clamp(*seen / told.beats_1_s.middle, kLeast, kMost);
+    if (!notes.seenYaw_rad) {
+        return film;
+    }
+    const auto yawAt = [&](double force) {
+        const Swim swim = swimWith(*body, *tow, d, {film.beats, force, false});
+        return swim.untold || swim.flags.disagree ? -1.0 : swim.yaw_rad.middle;
+    };
+    double low = kWeak, high = kStrong;
+    if (yawAt(low) < 0 || yawAt(low) > *notes.seenYaw_rad || yawAt(high) < *notes.seenYaw_rad) {
+        film.refused = true;
+        return film;
+    }
+    for (int i = 0; i < 16; ++i) {
+        const double middle = std::sqrt(low * high);
+        (yawAt(middle) < *notes.seenYaw_rad ? low : high) = middle;
+    }
+    film.force = std::sqrt(low * high);
+    return film;
+}
+
+Swim swimAt(const Derived& d, const Run& run, double speed) {
+    const Result<WobbleBody> body = wobbleBody(d, run);
+    if (!body) {
+        return untoldAt(speed, body.error());
+    }
+    const Result<WobbleTow> tow = wobbleTow(d, settledAt(d, speed), speed);
+    return tow ? swimWith(*body, *tow, d, filmFactors(d, run)) : untoldAt(speed, tow.error());
+}
+
+Swim swimOf(const Derived& d, const Run& run) {
+    const double speed = towSpeed_m_s(d);
+    const Result<WobbleBody> body = wobbleBody(d, run);
+    if (!body) {
+        return untoldAt(speed, body.error());
+    }
+    const Result<WobbleTow> tow = wobbleTow(d, run.levelTrim, speed);
+    return tow ? swimWith(*body, *tow, d, filmFactors(d, run)) : untoldAt(speed, tow.error());
+}
+
+std::optional<WobbleMotion> motionOf(const Derived& d, const Run& run, const Swim& swim) {
+    const Result<WobbleBody> body = wobbleBody(d, run);
+    if (!body || swim.untold) {
+        return std::nullopt;
+    }
+    WobbleTuning tuning;
+    tuning.excitation = swim.excitation;
+    tuning.couplingShare = swim.couplingShare;
+    tuning.rollCoupleHeld = swim.heldCouple_N_m;
+    return WobbleMotion(*body, swim.tow,
+                        filmedModel(d.model, {swim.beatFactor, swim.swingFactor, false}), tuning);
+}
+
+SwimSweep sweepSwim(const Derived& d, const Run& run, int count, std::stop_token stop) {
+    constexpr double kFrom_m_s = 0.2, kTo_m_s = 2.5;
+    SwimSweep sweep;
+    const double to = std::max(kTo_m_s, 2 * towSpeed_m_s(d));
+    const FilmFactors film = filmFactors(d, run);
+    const Model model = filmedModel(d.model, film);
+    std::vector<Hunting> hunting;
+    const Result<WobbleBody> body = wobbleBody(d, run);
+    for (int i = 0; i < count && !stop.stop_requested(); ++i) {
+        const double speed = kFrom_m_s + (to - kFrom_m_s) * i / std::max(1, count - 1);
+        const Result<WobbleTow> tow =
+            body ? wobbleTow(d, settledAt(d, speed), speed) : Result<WobbleTow>(body.error());
+        if (!tow) {
+            sweep.speeds.push_back(untoldAt(speed, tow.error()));
+            continue;
+        }
+        sweep.speeds.push_back(swimWith(*body, *tow, d, film));
+        const Swim& swim = sweep.speeds.back();
+        if (!sweep.wakesAt_m_s && swim.swing_rad.middle >= kDeadSwing_rad) {
+            sweep.wakesAt_m_s = speed;
+        }
+        // Where the line's pull turns it over in the model, growth says nothing of the bait.
+        if (swim.flags.rollUnsettled) {
+            continue;
+        }
+        Hunting& here = hunting.emplace_back();
+        here.speed_m_s = speed;
+        nineAlike(*body, *tow, [&](const WobbleBody& other, const WobbleTow& turned, bool middle) {
+            const bool grows =
+                growth_1_s(linearise(WobbleMotion(other, turned, model))) > kGrows_1_s;
+            here.any = here.any || grows;
+            here.middle = here.middle || (middle && grows);
+        });
+    }
+    sweep.huntsAbove_m_s = onsetOf(hunting, &Hunting::middle);
+    sweep.notBefore_m_s = onsetOf(hunting, &Hunting::any);
+    return sweep;
+}
+
+std::optional<RollOvers> rollOvers(const Derived& d, const Run& run, const Swim& swim,
+                                   std::stop_token stop) {
+    const Result<WobbleBody> body = wobbleBody(d, run);
+    if (!body || swim.untold) {
+        return std::nullopt;
+    }
+    RollOvers count;
+    WobbleTuning tuning;
+    tuning.excitation = swim.excitation;
+    tuning.couplingShare = swim.couplingShare;
+    tuning.rollCoupleHeld = swim.heldCouple_N_m;
+    nineAlike(*body, swim.tow, [&](const WobbleBody& other, const WobbleTow& turned, bool) {
+        const WobbleMotion motion(other, turned,
+                                  filmedModel(d.model, {swim.beatFactor, swim.swingFactor, false}),
+                                  tuning);
+        const double shed = motion.loads(WobbleState::Zero()).shedding_1_s / (2 * kPi);
+        const WobbleRun one =
+            runWobble(motion, WobbleClock::usual(shed), smallStart(), false, stop);
+        count.of += one.done ? 1 : 0;
+        count.rolled += one.rolledOver_s ? 1 : 0;
+    });
+    return count;
+}
+
+}  // namespace wl

@@ -1,0 +1,250 @@
+#include "core/swim/wobble_linear.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include <Eigen/Eigenvalues>
+#include <Eigen/LU>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+using Complex = std::complex<double>;
+
+// Steps that are small for each of the six, and wide enough for |v| v.
+constexpr std::array<double, 6> kSmall{1e-3, 1e-3, 1e-3, 1e-3, 1e-2, 1e-2};
+constexpr double kDescribing = 0.85;
+
+// The answer of the plate's side acceleration to the wake at a frequency, by the roots.
+struct Answer {
+    Complex6 roots, residues;
+    double direct = 0;
+    Eigen::Matrix<Complex, 6, 6> vectors;
+    Complex6 inputs;
+
+    explicit Answer(const WobbleLinear& l) : direct(l.plateWake) {
+        const Eigen::EigenSolver<Eigen::MatrixXd> solver(l.a);
+        roots = solver.eigenvalues();
+        vectors = solver.eigenvectors();
+        inputs = vectors.partialPivLu().solve(l.wake.cast<Complex>());
+        const Eigen::Matrix<Complex, 1, 6> outputs = l.plate.cast<Complex>().transpose() * vectors;
+        for (int i = 0; i < 6; ++i) {
+            residues[i] = outputs[i] * inputs[i];
+        }
+    }
+    Complex at(double omega) const {
+        Complex sum = direct;
+        for (int i = 0; i < 6; ++i) {
+            sum += residues[i] / (Complex(0, omega) - roots[i]);
+        }
+        return sum;
+    }
+    Complex6 states(double omega) const {
+        Complex6 modal;
+        for (int i = 0; i < 6; ++i) {
+            modal[i] = inputs[i] / (Complex(0, omega) - roots[i]);
+        }
+        return vectors * modal;
+    }
+};
+
+// Where wake and body keep time, nearest the beat before: within 0.6 to 1.4 of the wake's own.
+std::optional<double> keepsTime(const Answer& answer, double shedding, double drive, double near,
+                                bool& ambiguous) {
+    constexpr int kLooks = 81;
+    int count = 0;
+    const auto off = [&](double omega) {
+        return shedding * shedding - omega * omega - drive * answer.at(omega).real();
+    };
+    std::optional<double> best;
+    double from = 0.6 * shedding, before = off(from);
+    for (int i = 1; i < kLooks; ++i) {
+        const double to = shedding * (0.6 + 0.8 * i / (kLooks - 1)), here = off(to);
+        if ((before <= 0) != (here <= 0)) {
+            double low = from, high = to, atLow = before;
+            for (int k = 0; k < 60 && high - low > 1e-13 * shedding; ++k) {
+                const double middle = 0.5 * (low + high), there = off(middle);
+                if ((there <= 0) == (atLow <= 0)) {
+                    low = middle;
+                    atLow = there;
+                } else {
+                    high = middle;
+                }
+            }
+            const double root = 0.5 * (low + high);
+            ++count;
+            if (!best || std::abs(root - near) < std::abs(*best - near)) {
+                best = root;
+            }
+        }
+        from = to;
+        before = here;
+    }
+    ambiguous = count > 1;
+    return best;
+}
+
+double plateEdgeSwing(const WobbleMotion& motion, const Wobble& w, double width) {
+    const WobblePlate& plate = *motion.body().plate;
+    return std::max(std::abs(sideSwing(motion, w, plate.root_m)),
+                    std::abs(sideSwing(motion, w, plate.root_m + plate.chord_m * plate.along))) /
+           width;
+}
+
+// One pass: the equations at the last swing, the beat nearest the last, the swing that follows.
+bool pass(WobbleMotion& motion, Vector6& amplitude, double& beat, double& share, Wobble& w) {
+    const WobbleLinear l = linearise(motion, kDescribing * amplitude);
+    const Model& m = motion.model();
+    const Answer answer(l);
+    const double shed = l.shedding_1_s;
+    const double full = m.wakeCoupling / l.wakeWidth_m;
+    const double own = full * l.plateWake / (shed * shed);
+    w.coupling = own;
+    const double held = own > 0 ? std::min(1.0, m.wakeMostCoupled / own) : 1.0;
+    const double near = beat > 0 ? beat : shed;
+    std::optional<double> omega;
+    double drive = 0;
+    for (int cut = 0; cut < 9 && !omega; ++cut) {
+        drive = full * held * share;
+        omega = keepsTime(answer, shed, drive, near, w.ambiguous);
+        if (!omega) {
+            share *= 0.5;
+            w.coupled = false;
+        }
+    }
+    if (!omega) {
+        return false;
+    }
+    beat = *omega;
+    const double square = 4 * (1 + drive * answer.at(beat).imag() / (beat * m.wakeDamping * shed));
+    w.wake = std::sqrt(std::max(0.0, square));
+    w.swing = w.wake * answer.states(beat);
+    w.beats_1_s = beat / (2 * kPi);
+    w.shedding_1_s = shed / (2 * kPi);
+    w.edgeSwing = plateEdgeSwing(motion, w, l.wakeWidth_m);
+    w.couplingShare = held * share;
+    w.found = true;
+    return true;
+}
+
+}  // namespace
+
+WobbleLinear linearise(const WobbleMotion& motion, const Vector6& step) {
+    WobbleLinear l;
+    l.a.topRightCorner<3, 3>() = Eigen::Matrix3d::Identity();
+    const auto sides = [&](int index, double h) {
+        WobbleState more = WobbleState::Zero(), less = WobbleState::Zero();
+        more[index] = h;
+        less[index] = -h;
+        const auto up = motion.accelerations(more), down = motion.accelerations(less);
+        return std::pair(Eigen::Vector3d((up.free - down.free) / (2 * h)),
+                         (up.plate_m_s2 - down.plate_m_s2) / (2 * h));
+    };
+    for (int i = 0; i < 6; ++i) {
+        const auto [rates, plate] = sides(i, std::max(kSmall[size_t(i)], step[i]));
+        l.a.block<3, 1>(3, i) = rates;
+        l.plate[i] = plate;
+    }
+    if (motion.hasWake()) {
+        const auto [rates, plate] = sides(6, 1.0);
+        l.wake.tail<3>() = rates;
+        l.plateWake = plate;
+    }
+    const WobbleLoads at = motion.loads(WobbleState::Zero());
+    l.wakeWidth_m = at.wakeWidth_m;
+    l.shedding_1_s = at.shedding_1_s;
+    l.roots = Eigen::EigenSolver<Eigen::MatrixXd>(l.a, false).eigenvalues();
+    return l;
+}
+
+double growth_1_s(const WobbleLinear& l) {
+    return l.roots.real().maxCoeff();
+}
+
+double WakeCurve::at(double swing) const {
+    if (swing >= end) {
+        return 0;
+    }
+    if (swing <= peakAt) {
+        const double t = 1 - swing / peakAt;
+        return peak - (peak - atRest) * t * t;
+    }
+    const double t = (swing - peakAt) / (end - peakAt);
+    return peak * (1 - t * t);
+}
+
+std::array<WakeCurve, 3> wakeCurves(const Model& m) {
+    return {
+        WakeCurve{0.5 * m.wakeAtRest, 0.6 * m.wakePeak, m.wakePeakAt - 0.05, m.wakeEnd - 0.20},
+        WakeCurve{m.wakeAtRest, m.wakePeak, m.wakePeakAt, m.wakeEnd},
+        WakeCurve{1.5 * m.wakeAtRest, m.wakePeak / 0.75, m.wakePeakAt + 0.05, m.wakeEnd + 0.15}};
+}
+
+std::complex<double> sideSwing(const WobbleMotion& motion, const Wobble& w,
+                               const Eigen::Vector3d& r) {
+    const double c = std::cos(motion.tow().pitch_rad), s = std::sin(motion.tow().pitch_rad);
+    return w.swing[0] + (c * r.x() + s * r.z()) * w.swing[2] - r.z() * w.swing[1];
+}
+
+Wobble balanceWobble(WobbleMotion motion) {
+    constexpr int kPasses = 6;
+    Wobble w;
+    if (!motion.hasWake()) {
+        return w;
+    }
+    Vector6 amplitude = Vector6::Zero();
+    double beat = 0, share = 1;
+    for (int i = 0; i < kPasses; ++i) {
+        if (!pass(motion, amplitude, beat, share, w)) {
+            w.found = false;
+            return w;
+        }
+        amplitude =
+            i == 0 ? Vector6(w.swing.cwiseAbs()) : Vector6(0.5 * (amplitude + w.swing.cwiseAbs()));
+    }
+    w.excitation = motion.tuning().excitation;
+    return w;
+}
+
+Wobble balanceWobble(WobbleMotion motion, const WakeCurve& curve) {
+    constexpr int kMostPasses = 60;
+    constexpr double kStill = 1e-4;
+    Wobble w;
+    if (!motion.hasWake()) {
+        return w;
+    }
+    WobbleTuning tuning = motion.tuning();
+    const double wanted = tuning.excitation;
+    Vector6 amplitude = Vector6::Zero();
+    double beat = 0, share = 1, excitation = 1;
+    for (int i = 0; i < kMostPasses; ++i) {
+        tuning.excitation = excitation * wanted;
+        motion.setTuning(tuning);
+        if (!pass(motion, amplitude, beat, share, w)) {
+            w.found = false;
+            return w;
+        }
+        const Vector6 now = w.swing.cwiseAbs();
+        const Vector6 next = i == 0 ? now : Vector6(0.5 * (amplitude + now));
+        const double force =
+            curve.at(w.edgeSwing) / std::max(1e-9, motion.model().wakeSide * w.wake / 2);
+        double follow = std::clamp(std::sqrt(excitation * std::max(force, 1e-6)), 0.05, 8.0);
+        if (i == 0) {
+            follow = std::clamp(follow, 0.5, 2.0);
+        }
+        const double moved = std::max(std::abs(follow / excitation - 1),
+                                      (next - amplitude).norm() / std::max(1e-12, next.norm()));
+        w.excitation = tuning.excitation;
+        amplitude = next;
+        excitation = follow;
+        if (i > 2 && moved < kStill) {
+            break;
+        }
+    }
+    return w;
+}
+
+}  // namespace wl

@@ -1,0 +1,12 @@
+// The swim of a report.
+#pragma once
+
+#include "core/reckon/run.h"
+#include "io/json_answer.h"
+
+namespace wl {
+
+/// Beats, swing, roll, flags and the same over speed; or "not_told" and the reason.
+AnswerJson swimJson(const Derived& derived, const Run& run);
+
+}  // namespace wl

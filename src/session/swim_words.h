@@ -1,0 +1,27 @@
+// A swim in the words of the trade.
+#pragma once
+
+#include <QStringList>
+
+#include "core/base/quantity.h"
+#include "core/swim/swim.h"
+
+namespace wl {
+
+/// "quick, tight to medium, rolling": by the maker's limits, both words where the band straddles
+/// one.
+QString actionWords(const Swim& swim, const SwimNotes& limits);
+
+/// What it does, in lines: action, beats, swing, still point, tuning, flags; or why it is not told.
+/// `rolledOver_s`: when the full motion rolled over.
+QStringList swimWords(const Swim& swim, const SwimNotes& limits,
+                      const std::optional<double>& rolledOver_s, Bench bench);
+
+/// Where it wakes, where it hunts, and how often of nine it rolls over.
+QStringList overSpeedWords(const SwimSweep& sweep, const Swim& swim,
+                           const std::optional<RollOvers>& rolled, Bench bench);
+
+/// Beats counted on a film, with a warning where the film is too slow to tell them.
+QString filmWords(double beats_1_s, double frames_1_s);
+
+}  // namespace wl

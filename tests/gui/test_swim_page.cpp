@@ -1,0 +1,158 @@
+// The swim step and the lip's editor, worked as a maker works them.
+#include <qcustomplot.h>
+
+#include <QSlider>
+#include <QTableView>
+#include <QTableWidget>
+
+#include "app/views/lip_canvas.h"
+#include "app/views/motion_view.h"
+#include "core/placed/lip_sheet.h"
+#include "opened.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+void show(Opened& o, const char* tab, const char* part) {
+    o.window.rail().choose(Step::Swim);
+    o.tab("swimTabs", tab);
+    o.beside(part);
+}
+
+}  // namespace
+
+TEST_CASE("the swim plays, pauses and is scrubbed, and follows an edit of the lip in mid-play") {
+    Opened o;
+    show(o, "Motion", "swimPart");
+    auto* view = o.window.findChild<MotionView*>("motionView");
+    REQUIRE(view != nullptr);
+    CHECK(o.text("swimWords").contains("full beats a second"));
+    CHECK(o.text("swimWords").contains("Roll under tow not settled"));
+    CHECK(o.window.rail().verdict(Step::Swim).contains("beats a second"));
+    auto* play = o.window.findChild<QAbstractButton*>("playSwim");
+    play->setChecked(true);
+    REQUIRE(view->isPlaying());
+    const double from = view->time();
+    REQUIRE(QTest::qWaitFor([&] { return view->time() != from; }, 5000));
+    auto* scrub = o.window.findChild<QSlider*>("scrubSwim");
+    scrub->setValue(250);
+    CHECK_FALSE(view->isPlaying());  // a hand on the slider holds it
+    CHECK(view->time() == Approx(0.25));
+    const QImage quarter = view->grab().toImage();
+    scrub->setValue(0);
+    CHECK(view->grab().toImage() != quarter);
+    play->setChecked(true);
+    const QString before = o.text("swimWords");
+    o.type("/lip/width", "14");
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords") != before);
+    CHECK(view->isPlaying());
+    play->setChecked(false);
+}
+
+TEST_CASE("over speed it says where it wakes, and for one not settled nothing of blowing out") {
+    Opened o;
+    show(o, "Over speed", "swimSpeedPart");
+    auto* plot = o.window.findChild<QCustomPlot*>("swimBeats");
+    REQUIRE(plot != nullptr);
+    CHECK(plot->graph(0)->dataCount() == 20);
+    CHECK(o.text("swimSpeedWords").contains("Wakes at about"));
+    CHECK(o.text("swimSpeedWords").contains("not settled"));
+    // A jointed bait without a lip: said plainly.
+    o.window.openDemo(3);
+    o.settle();
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords").contains("not reckoned yet"));
+    CHECK(o.window.rail().verdict(Step::Swim).contains("not told"));
+}
+
+TEST_CASE("tuning: faults with their bends, and no side told for a bait without a lip") {
+    Opened o;
+    show(o, "Tuning", "tuningPart");
+    auto* table = o.window.findChild<QTableWidget*>("faults");
+    REQUIRE(table != nullptr);
+    CHECK(table->rowCount() == 5);
+    CHECK(o.text("tuningWords").contains("two speeds"));
+    o.window.openDemo(1);
+    o.settle();
+    show(o, "Tuning", "tuningPart");
+    CHECK(o.text("tuningWords").contains("needs a trial"));
+    CHECK_FALSE(table->isVisible());
+}
+
+TEST_CASE("a film count sets the beat, and taken away gives back what was told") {
+    Opened o;
+    show(o, "Motion", "swimPart");
+    const QString told = o.text("swimWords");
+    o.type("/swim/film_frames", "200");
+    o.type("/swim/film_rate", "30");
+    o.window.rail().choose(Step::Swim);
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords").contains("by your film"));
+    o.type("/swim/film_frames", "nine");
+    CHECK(o.design().swim.filmFrames == 200.0);
+    QLineEdit* frames = o.field("/swim/film_frames");
+    frames->setFocus();
+    frames->selectAll();
+    QTest::keyClick(frames, Qt::Key_Delete);
+    QTest::keyClick(frames, Qt::Key_Return);
+    o.settle();
+    CHECK_FALSE(o.design().swim.filmFrames.has_value());
+    show(o, "Motion", "swimPart");
+    INFO(told.toStdString() << "\n--- now:\n" << o.text("swimWords").toStdString());
+    CHECK((o.text("swimWords") == told));
+}
+
+TEST_CASE("a lip drawn freely: corners dragged, keyed, added, taken away and typed") {
+    Opened o;
+    o.window.rail().choose(Step::LipAndTie);
+    o.tab("lipTabs", "Outline");
+    const double area = measureLip(o.design().lip).area_m2;
+    o.choose("/lip/family", 5);
+    REQUIRE(o.design().lip.family == LipFamily::Free);
+    CHECK(measureLip(o.design().lip).area_m2 == Approx(area).epsilon(0.02));
+    auto* canvas = o.window.findChild<LipCanvas*>("lipCanvas");
+    REQUIRE(canvas != nullptr);
+    const size_t corners = o.design().lip.outline.size();
+    // Dragged outward: the full width follows.
+    const auto edge = lipEdge_m(o.design().lip);
+    size_t widest = 0;
+    for (size_t i = 0; i < edge.size(); ++i) {
+        widest = edge[i].y() > edge[widest].y() ? i : widest;
+    }
+    const QPoint at = canvas->corner(int(widest)).toPoint();
+    const double width = o.design().lip.width_m;
+    QTest::mousePress(canvas, Qt::LeftButton, {}, at);
+    QTest::mouseMove(canvas, at - QPoint(12, 0));
+    QTest::mouseRelease(canvas, Qt::LeftButton, {}, at - QPoint(12, 0));
+    o.settle();
+    CHECK(o.design().lip.width_m > width);
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    CHECK(o.design().lip.width_m == width);
+    canvas->setFocus();
+    QTest::keyClick(canvas, Qt::Key_Insert);
+    CHECK(o.design().lip.outline.size() == corners + 1);
+    QTest::keyClick(canvas, Qt::Key_Delete);
+    CHECK(o.design().lip.outline.size() == corners);
+    CHECK(canvas->accessibleDescription().contains("corner"));
+    // Typed in the table; a corner that would cross is refused beside it, and nothing is lost.
+    auto* table = o.window.findChild<QTableView*>("lipCorners");
+    REQUIRE(table != nullptr);
+    const Lip before = o.design().lip;
+    REQUIRE(table->model()->setData(table->model()->index(0, 1), "7", Qt::EditRole));
+    o.settle();
+    CHECK(lipEdge_m(o.design().lip)[0].y() == Approx(0.007));
+    o.window.bench().document.undoStack()->undo();
+    CHECK(o.design().lip == before);
+    table->model()->setData(table->model()->index(0, 1), "wide", Qt::EditRole);
+    CHECK(o.design().lip == before);
+    // The tie's wire through two holes.
+    o.choose("/tie/place", 1);
+    o.choose("/tie/holes", 2);
+    o.type("/tie/wire", "1");
+    CHECK(measureTieWire(o.design()).holes.size() == 2);
+    CHECK(measureTieWire(o.design()).mass_kg > 0);
+}
