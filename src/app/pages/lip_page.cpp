@@ -79,7 +79,7 @@ QWidget* outlineTab(Workbench& bench) {
     auto* table = new RecordTable(
         bench, "lipCorners", "/lip/outline",
         {cornerColumn(bench, "along", tr("From the skin"), 0),
-         cornerColumn(bench, "across", tr("Off the middle"), 1)},
+         cornerColumn(bench, "across", tr("Aside"), 1)},
         {{"addCorner", tr("Add a corner"), [&bench](int row) { addCorner(bench, row); }},
          removeAction(bench, "removeCorner", tr("Remove a corner"), "/lip/outline")});
     const auto show = [&bench, table] {

@@ -1,0 +1,62 @@
+// Time of a bait's swim. Targets: the answer at one speed 2 ms, ten seconds of motion 50 ms, twenty
+// speeds 0.5 s.
+#include <benchmark/benchmark.h>
+
+#include "core/reckon/evaluate.h"
+#include "core/swim/tuning.h"
+#include "io/design_file.h"
+#include "io/embedded_data.h"
+
+using namespace wl;
+
+namespace {
+
+struct Swimmer {
+    Derived derived = *evaluate(*readDesign(embedded::demo_wade()));
+    Run run = computeRun(derived, {}, kFineRetrieve);
+};
+
+const Swimmer& swimmer() {
+    static const Swimmer all;
+    return all;
+}
+
+void SwimAtOneSpeed(benchmark::State& state) {
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(swimOf(swimmer().derived, swimmer().run));
+    }
+}
+BENCHMARK(SwimAtOneSpeed)->Unit(benchmark::kMillisecond);
+
+void TenSecondsOfWobble(benchmark::State& state) {
+    const Swim swim = swimOf(swimmer().derived, swimmer().run);
+    const auto motion = motionOf(swimmer().derived, swimmer().run, swim);
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(runWobble(*motion, WobbleClock{}, smallStart()));
+    }
+}
+BENCHMARK(TenSecondsOfWobble)->Unit(benchmark::kMillisecond);
+
+void TwentySpeeds(benchmark::State& state) {
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(sweepSwim(swimmer().derived, swimmer().run));
+    }
+}
+BENCHMARK(TwentySpeeds)->Unit(benchmark::kMillisecond);
+
+void NineRuns(benchmark::State& state) {
+    const Swim swim = swimOf(swimmer().derived, swimmer().run);
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(rollOvers(swimmer().derived, swimmer().run, swim));
+    }
+}
+BENCHMARK(NineRuns)->Unit(benchmark::kMillisecond);
+
+void FiveFaults(benchmark::State& state) {
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(tuningOf(swimmer().derived, swimmer().run));
+    }
+}
+BENCHMARK(FiveFaults)->Unit(benchmark::kMillisecond);
+
+}  // namespace
