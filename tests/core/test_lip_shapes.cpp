@@ -189,7 +189,8 @@ TEST_CASE("a free outline: area, mass and closed plates by closed forms, any siz
         const Lip free = asFreeLip(from);
         CHECK(free.outline.size() <= 16);
         CHECK(measureLip(free).area_m2 == Approx(measureLip(from).area_m2).epsilon(0.02));
-        CHECK(lipRootWidth_m(free) == Approx(lipRootWidth_m(from)).epsilon(2e-3));
+        // Corners lie on tenths of a millimetre, on either side.
+        CHECK(std::abs(lipRootWidth_m(free) - lipRootWidth_m(from)) <= 1.001e-4);
     }
     CHECK_FALSE(isLipOutline({{0, 1}, {0.5, 0}, {1, 1}}));  // pinched off
     CHECK_FALSE(isLipOutline({{0, 0.5}, {1, 1}, {0.2, 0.9}, {0.9, 0.5}}));
