@@ -129,6 +129,12 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
                     .arg(shown(Quantity::Time, bench, *rolledOver));
     }
     said << flagWords(swim.flags);
+    if (rolledOver && swim.flags.rollUnsettled) {
+        said
+            << tr("▲ Followed in time the model rolls it over even so, after %1: the picture is of "
+                  "the steady swing.")
+                   .arg(shown(Quantity::Time, bench, *rolledOver));
+    }
     if (swim.beatFactor != 1.0) {
         said << tr("Beats times %1 by your film.").arg(QLocale().toString(swim.beatFactor, 'f', 2));
     }
