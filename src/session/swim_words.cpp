@@ -130,10 +130,15 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
     }
     said << flagWords(swim.flags);
     if (rolledOver && swim.flags.rollUnsettled) {
-        said
-            << tr("▲ Followed in time the model rolls it over even so, after %1: the picture is of "
-                  "the steady swing.")
-                   .arg(shown(Quantity::Time, bench, *rolledOver));
+        said << tr("▲ Followed in time the water's own couple of roll and yaw rolls it over even "
+                   "so, "
+                   "after %1: the picture is of the steady swing.")
+                    .arg(shown(Quantity::Time, bench, *rolledOver));
+    }
+    if (swim.beatsRefused) {
+        said << tr(
+            "▲ The beats on your film are too far from those told: another speed, bait or "
+            "count? They are not used.");
     }
     if (swim.beatFactor != 1.0) {
         said << tr("Beats times %1 by your film.").arg(QLocale().toString(swim.beatFactor, 'f', 2));

@@ -141,6 +141,18 @@ void Sheet::lipTemplate(const QPointF& at) {
         text({notes, rootY + 15, 70, 4},
              tr("tie %1 from the skin line").arg(length(design_.tie.upLip_m)), 2.6);
     }
+    if (const TieWire wire = measureTieWire(design_); !wire.holes.empty()) {
+        const QString bit = q(Quantity::Thickness, design_.tie.holeDiameter_m);
+        text({notes, rootY + 19, 70, 4},
+             wire.holes.size() > 1
+                 ? tr("two holes of %1, %2 apart").arg(bit, length(design_.tie.holeSpacing_m))
+                 : tr("one hole of %1").arg(bit),
+             2.6);
+        if (wire.mass_kg > 0) {
+            text({notes, rootY + 23, 70, 4},
+                 tr("wire: %1, and what you hold it by").arg(length(wire.length_m)), 2.6);
+        }
+    }
 }
 
 // What goes into a bore: a plug of a metal, poured metal, or pieces by name.
@@ -160,8 +172,13 @@ void Sheet::tables() {
     beginPage(tr("Bench sheet 2: lead, parts, masses"));
     const int first = page();
     lipTemplate({0, 11});
-    const double lipFoot =
-        11 + 9 + mm(design_.lip.present ? design_.lip.slotDepth_m + design_.lip.length_m : 0) + 10;
+    // Under the skin line: as many lines as a tie through the lip takes.
+    const double notes = design_.lip.present && design_.tie.isDrilled() ? 28 : 0;
+    const double lipFoot = 11 + 9 +
+                           (design_.lip.present ? mm(design_.lip.slotDepth_m) +
+                                                      std::max(mm(design_.lip.length_m), notes)
+                                                : 0) +
+                           10;
     std::vector<QStringList> lead;
     for (size_t i = 0; i < design_.bores.size(); ++i) {
         const Bore& b = design_.bores[i];

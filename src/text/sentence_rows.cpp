@@ -333,6 +333,9 @@ constexpr std::array kRows{
                                "a wobble.")},
     Row{"swim.far_from_own",
         WL_TR("No action: the wake beats %1 times a second, the bait by itself %2 times.")},
+    Row{"swim.limits_cross",
+        WL_TR("The limits of the words for a swim cross: each must be over the "
+              "one before it.")},
     Row{"swim.damped", WL_TR("No action: hull and fins hold it against the wake.")},
     Row{"run.likely_too_shallow",
         WL_TR(

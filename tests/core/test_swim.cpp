@@ -1,6 +1,8 @@
 // A bait's swim: from its design to beats, swing and what is said of them.
+#include <boost/numeric/odeint.hpp>
 #include <catch2/catch.hpp>
 
+#include "core/plan/size_series.h"
 #include "core/reckon/tow.h"
 #include "core/swim/tuning.h"
 #include "io/design_file.h"
@@ -61,11 +63,58 @@ TEST_CASE("the demo diver swims, and the figures hang together") {
     const Swim again = swimOf(*evaluate(design), run);
     CHECK(again.beats_1_s.middle == swim.beats_1_s.middle);
     CHECK(again.roll_rad.high == swim.roll_rad.high);
-    // Its motion in time beats as told.
+    // Tied under the axis it grows by itself in the equations: told, and told widely.
+    CHECK(swim.flags.rollUnsettled);
+    CHECK(swim.growth_1_s > 10);
+    CHECK(swim.swing_rad.high >= 3 * swim.swing_rad.middle);
+}
+
+TEST_CASE("tied on the axis of roll the diver's motion in time is the swing told") {
+    Design design = demoDesign();
+    design.tie = Tie{};
+    design.tie.x_m = 0;
+    design.tie.z_m = 0;
+    const Result<Derived> d = evaluate(design);
+    REQUIRE(d);
+    const Run run = computeRun(*d);
+    const Swim swim = swimOf(*d, run);
+    REQUIRE_FALSE(swim.untold);
+    CHECK_FALSE(swim.flags.rollUnsettled);
+    const auto motion = motionOf(*d, run, swim);
+    REQUIRE(motion);
     const WobbleRun full = runWobble(*motion, WobbleClock{}, smallStart());
     REQUIRE(full.done);
-    if (!full.rolledOver_s) {
-        CHECK(full.beats_1_s == Approx(swim.beats_1_s.middle).epsilon(0.1));
+    REQUIRE_FALSE(full.rolledOver_s);
+    CHECK(full.beats_1_s == Approx(swim.beats_1_s.middle).epsilon(0.1));
+    CHECK(full.yaw_rad > swim.yaw_rad.low);
+    CHECK(full.yaw_rad < swim.yaw_rad.high);
+    CHECK(full.roll_rad > swim.roll_rad.low);
+    CHECK(full.roll_rad < swim.roll_rad.high);
+    const auto nine = rollOvers(*d, run, swim);
+    REQUIRE(nine);
+    CHECK(nine->of == 9);
+    CHECK(nine->rolled < 9);
+
+    // The same equations by another integrator: Boost 1.74 odeint, Dormand-Prince, 1e-10.
+    constexpr double kFor_s = 0.5;
+    std::vector<double> x(8);
+    const WobbleState start = smallStart();
+    std::copy(start.data(), start.data() + 8, x.begin());
+    namespace ode = boost::numeric::odeint;
+    ode::integrate_adaptive(
+        ode::make_controlled(1e-10, 1e-10, ode::runge_kutta_dopri5<std::vector<double>>()),
+        [&](const std::vector<double>& at, std::vector<double>& rate, double) {
+            const WobbleState r = motion->derivative(Eigen::Map<const WobbleState>(at.data()));
+            rate.assign(r.data(), r.data() + 8);
+        },
+        x, 0.0, kFor_s, 1e-3);
+    WobbleState mine = start;
+    constexpr int kSteps = 4000;
+    for (int i = 0; i < kSteps; ++i) {
+        mine = stepWobble(*motion, mine, kFor_s / kSteps);
+    }
+    for (int i = 0; i < 8; ++i) {
+        CHECK(mine[i] == Approx(x[size_t(i)]).epsilon(1e-5).margin(1e-7));
     }
 }
 
@@ -74,7 +123,7 @@ TEST_CASE("the roll couple of weight, lift and line is the equations' own") {
     REQUIRE(d);
     const Run run = computeRun(*d);
     const Result<WobbleBody> body = wobbleBody(*d, run);
-    const Result<WobbleTow> tow = wobbleTow(*d, run.levelTrim, 0.8);
+    const Result<WobbleTow> tow = wobbleTow(run.levelTrim, 0.8);
     REQUIRE(body);
     REQUIRE(tow);
     // By the loads themselves, in water at rest.
@@ -122,11 +171,16 @@ TEST_CASE("beats counted on a film set the beat, a swing seen sets the force or 
           told.beats_1_s.high / told.beats_1_s.middle);
     d.swim.seenYaw_rad = 1.2 * filmed.yaw_rad.middle;
     const Swim wider = swimOfDesign(d);
-    if (!wider.swingRefused) {
-        CHECK(wider.yaw_rad.middle == Approx(*d.swim.seenYaw_rad).epsilon(0.02));
-    }
+    REQUIRE_FALSE(wider.swingRefused);
+    CHECK(wider.yaw_rad.middle == Approx(*d.swim.seenYaw_rad).epsilon(0.02));
+    CHECK(wider.swingFactor > 1);
     d.swim.seenYaw_rad = 60 * kDegree;  // no wake does that
     CHECK(swimOfDesign(d).swingRefused);
+    // A count that cannot be this bait's is not bent into use.
+    d.swim.filmFrames = 10 * 240 / (0.3 * told.beats_1_s.middle);
+    const Swim refused = swimOfDesign(d);
+    CHECK(refused.beatsRefused);
+    CHECK(refused.beats_1_s.middle == told.beats_1_s.middle);
 }
 
 TEST_CASE("a fault makes a bait run off, its bend takes that back, mirrored it is mirrored") {
@@ -137,14 +191,13 @@ TEST_CASE("a fault makes a bait run off, its bend takes that back, mirrored it i
     REQUIRE(tuning);
     REQUIRE(tuning->faults.size() == 5);
     for (const FaultRun& f : tuning->faults) {
-        if (f.rollsOver) {
-            continue;
-        }
         INFO(int(f.fault));
+        REQUIRE_FALSE(f.rollsOver);
         CHECK(std::isfinite(f.run_rad));
         CHECK(f.sideways_m ==
               Approx(d->design->brief.castLength_m / std::exp(1.0) * std::tan(f.run_rad)));
-        if (f.fault == FaultRun::Fault::Tie && f.bend_m) {
+        REQUIRE(f.bend_m);
+        if (f.fault == FaultRun::Fault::Tie) {
             CHECK(*f.bend_m == Approx(-1e-3).epsilon(1e-4));  // bent back where it was
         }
     }
@@ -154,23 +207,23 @@ TEST_CASE("a fault makes a bait run off, its bend takes that back, mirrored it i
     const Result<Derived> there = evaluate(aside);
     REQUIRE(there);
     const Result<WobbleBody> body = wobbleBody(*there, run);
-    const Result<WobbleTow> tow = wobbleTow(*there, run.levelTrim, towSpeed_m_s(*d));
+    const Result<WobbleTow> tow = wobbleTow(run.levelTrim, towSpeed_m_s(*d));
     REQUIRE(body);
     REQUIRE(tow);
     WobbleTuning held;
     held.rollCoupleHeld = swimOf(*d, run).heldCouple_N_m;
     const auto way = swimsSideways(WobbleMotion(*body, *tow, Model{}, held));
     const FaultRun& root = tuning->faults[3];
-    REQUIRE(way.has_value() == !root.rollsOver);
-    if (way) {
-        // The line ties to the lip, and goes with it.
-        CHECK(std::atan((*way)[0] / body->lineLength_m) == Approx(-root.run_rad).epsilon(0.05));
-    }
+    REQUIRE(way);
+    REQUIRE_FALSE(root.rollsOver);
+    // The line ties to the lip, and goes with it.
+    CHECK(std::atan((*way)[0] / body->lineLength_m) == Approx(-root.run_rad).epsilon(0.05));
 }
 
-TEST_CASE("random baits: every swim is finite or says why, and the beat goes with speed") {
-    int told = 0, faster = 0, pairs = 0;
-    for (unsigned seed = 1; seed <= 60; ++seed) {
+TEST_CASE("random baits: every swim is finite or says why, and three trends hold") {
+    int told = 0, faster = 0, flatter = 0, smaller = 0;
+    int speeds = 0, angles = 0, sizes = 0;
+    for (unsigned seed = 1; seed <= 90; ++seed) {
         Dice dice(seed);
         const Design design = randomDesign(dice);
         const Result<Derived> d = evaluate(design);
@@ -186,16 +239,39 @@ TEST_CASE("random baits: every swim is finite or says why, and the beat goes wit
         }
         CHECK(isFinite(swim));
         ++told;
-        if (!swim.sheds || swim.flags.disagree || !design.lip.present) {
+        const auto clear = [](const Swim& s) {
+            return !s.untold && s.sheds && !s.flags.disagree && !s.flags.twoRhythms;
+        };
+        if (!clear(swim) || !design.lip.present) {
             continue;
         }
-        const Swim quick = swimAt(*d, run, 1.4 * swim.speed_m_s);
-        if (quick.untold || !quick.sheds || quick.flags.disagree) {
-            continue;
+        if (const Swim quick = swimAt(*d, run, 1.4 * swim.speed_m_s); clear(quick)) {
+            ++speeds;
+            faster += std::abs(quick.beats_1_s.middle / swim.beats_1_s.middle / 1.4 - 1) < 0.25;
         }
-        ++pairs;
-        faster += std::abs(quick.beats_1_s.middle / swim.beats_1_s.middle / 1.4 - 1) < 0.25 ? 1 : 0;
+        Design flat = design;
+        flat.lip.angle_rad -= 15 * kDegree;
+        if (const auto there = evaluate(flat); there && flat.lip.angle_rad > 15 * kDegree) {
+            const Run other = computeRun(*there, {}, kCoarseRetrieve);
+            if (other.levelTrim) {
+                ++angles;
+                flatter += other.levelTrim->lineAngle_rad > swim.tow.lineAngle_rad;
+            }
+        }
+        const Design half = scaledDesign(design, 0.7 * d->shape->sizes.length_m);
+        if (const auto there = evaluate(half)) {
+            if (const Swim s = swimOf(*there, computeRun(*there, {}, kCoarseRetrieve)); clear(s)) {
+                ++sizes;
+                smaller += s.beats_1_s.middle > swim.beats_1_s.middle;
+            }
+        }
     }
+    CAPTURE(told, speeds, faster, angles, flatter, sizes, smaller);
     CHECK(told >= 15);
-    CHECK(faster >= int(0.9 * pairs));
+    CHECK(speeds >= 8);
+    CHECK(faster >= 0.9 * speeds);
+    CHECK(angles >= 5);
+    CHECK(flatter == angles);
+    CHECK(sizes >= 5);
+    CHECK(smaller == sizes);
 }

@@ -295,6 +295,11 @@ TEST_CASE("wobble: what is not true makes it run off, and a bend of the tie take
             ((*x)[0] < 0 ? low : high) = 0.5 * (low + high);
         }
         CHECK(0.5 * (low + high) == Approx(r.speed < 1 ? 0.5467 : 0.3778).epsilon(1e-3));
+        // Off over a cast of 20 m with the twist alone: a spiral about the rod, (r / e) tan(run).
+        const auto twisted = swimsSideways(WobbleMotion(faulty(1).body(), tow, Model{}));
+        REQUIRE(twisted);
+        CHECK(20 / std::exp(1.0) * (*twisted)[0] / 15 ==
+              Approx(r.speed < 1 ? -0.135283 : -0.208882).epsilon(2e-3));
     }
 }
 

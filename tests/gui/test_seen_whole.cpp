@@ -47,13 +47,11 @@ QStringList walk(Opened& o, const QString& state) {
             if (!entry.wide && o.window.tank().isVisible() && o.window.width() >= 1280) {
                 const double length = o.derived().shape->sizes.length_m;
                 const Tank& tank = o.window.tank();
-                // Along its own axis: under way it is seen nose down, and what room there is
-                // between caption and ruler bounds it as the width does a level one.
-                constexpr double kCaptionAndRuler = 70;
                 const QPointF along = tank.toPaper({length, 0, 0}) - tank.toPaper({0, 0, 0});
+                // Under way it is seen nose down: along its own axis.
+                const bool tilted = entry.step == Step::Run || entry.step == Step::Swim;
                 const double share =
-                    std::max(std::hypot(along.x(), along.y()) / tank.width(),
-                             std::abs(along.y()) / (tank.height() - kCaptionAndRuler));
+                    (tilted ? std::hypot(along.x(), along.y()) : along.x()) / tank.width();
                 if (share < kLeastShare) {
                     found << QStringLiteral("%1, %2: the body takes %3 % of the picture")
                                  .arg(state, entry.name)

@@ -86,13 +86,17 @@ TEST_CASE("a film count sets the beat, and taken away gives back what was told")
     Opened o;
     show(o, "Motion", "swimPart");
     const QString told = o.text("swimWords");
-    o.type("/swim/film_frames", "200");
+    o.type("/swim/film_frames", "400");
     o.type("/swim/film_rate", "30");
+    show(o, "Motion", "swimPart");
+    CHECK(
+        o.text("swimWords").contains("not used"));  // under a beat a second: no count of this bait
+    o.type("/swim/film_rate", "120");
     o.window.rail().choose(Step::Swim);
     show(o, "Motion", "swimPart");
     CHECK(o.text("swimWords").contains("by your film"));
     o.type("/swim/film_frames", "nine");
-    CHECK(o.design().swim.filmFrames == 200.0);
+    CHECK(o.design().swim.filmFrames == 400.0);
     QLineEdit* frames = o.field("/swim/film_frames");
     frames->setFocus();
     frames->selectAll();
@@ -103,6 +107,14 @@ TEST_CASE("a film count sets the beat, and taken away gives back what was told")
     show(o, "Motion", "swimPart");
     INFO(told.toStdString() << "\n--- now:\n" << o.text("swimWords").toStdString());
     CHECK((o.text("swimWords") == told));
+}
+
+TEST_CASE("limits that cross are told") {
+    Opened o;
+    o.type("/swim/medium_from", "20");
+    const auto& findings = o.window.bench().results()->findings;
+    CHECK(std::any_of(findings.begin(), findings.end(),
+                      [](const Finding& f) { return f.code == "swim.limits_cross"; }));
 }
 
 TEST_CASE("a lip drawn freely: corners dragged, keyed, added, taken away and typed") {

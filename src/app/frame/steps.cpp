@@ -95,7 +95,7 @@ QString beats(const Workbench&, const Results& r) {
         return tr("not told");
     }
     return r.swim->swings
-               ? tr("%1 beats a second").arg(QLocale().toString(r.swim->beats_1_s.middle, 'f', 1))
+               ? tr("about %1 beats/s").arg(QLocale().toString(r.swim->beats_1_s.middle, 'f', 1))
                : tr("no action");
 }
 

@@ -41,9 +41,19 @@ RecordColumn cornerColumn(Workbench& bench, const QString& field, const QString&
     return column;
 }
 
+QString noCorners() {
+    return tr(
+        "No corners to go by: choose another outline, then this one again; it starts from "
+        "there.");
+}
+
 void addCorner(Workbench& bench, int after) {
     std::vector<Eigen::Vector2d> edge = lipEdge_m(bench.design().lip);
     if (edge.size() < 2 || edge.size() >= kMostLipCorners) {
+        bench.say(QStringLiteral("▲ ") +
+                  (edge.size() < 2
+                       ? noCorners()
+                       : tr("An outline has at most %1 corners.").arg(kMostLipCorners)));
         return;
     }
     const size_t from = std::min(size_t(std::max(0, after)), edge.size() - 2);
@@ -82,6 +92,7 @@ QWidget* outlineTab(Workbench& bench) {
          cornerColumn(bench, "across", tr("Aside"), 1)},
         {{"addCorner", tr("Add a corner"), [&bench](int row) { addCorner(bench, row); }},
          removeAction(bench, "removeCorner", tr("Remove a corner"), "/lip/outline")});
+    table->setEmptyWords(noCorners());
     const auto show = [&bench, table] {
         const Lip& lip = bench.design().lip;
         table->setVisible(lip.present && lip.family == LipFamily::Free);

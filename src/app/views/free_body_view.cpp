@@ -121,7 +121,8 @@ void FreeBodyView::paintEvent(QPaintEvent*) {
     ViewFrame frame;
     frame.right = {cosine, 0, sine};
     frame.up = {-sine, 0, cosine};
-    frame.down = -frame.up;
+    const Eigen::Vector2d trail = hooksTrail(*shown_->derived);
+    frame.down = trail.x() * frame.right - trail.y() * frame.up;
     const Drawing drawing = drawBait(*shown_->design, *shown_->derived, frame, DrawnFor::Picture);
     const std::array<double, 4> box = extent_mm(drawing);
     const double wide = std::max(1.0, box[2] - box[0]), high = std::max(1.0, box[3] - box[1]);

@@ -30,7 +30,10 @@ LipCanvas::LipCanvas(Workbench& bench, QWidget* parent) : QWidget(parent), bench
         describe();
         update();
     });
-    connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
+    connect(&bench, &Workbench::benchChanged, this, [this] {
+        describe();  // in the other units
+        update();
+    });
     describe();
 }
 
@@ -109,8 +112,8 @@ void LipCanvas::moveTo(int index, Eigen::Vector2d place) {
 void LipCanvas::addAfter(int index, const Eigen::Vector2d& place) {
     std::vector<Eigen::Vector2d> all = corners();
     if (all.size() >= kMostLipCorners) {
-        bench_.say(QStringLiteral("▲ ") + tr("An outline has at most %1 corners.")
-                                              .arg(bench_.text(Quantity::Number, kMostLipCorners)));
+        bench_.say(QStringLiteral("▲ ") +
+                   tr("An outline has at most %1 corners.").arg(kMostLipCorners));
         return;
     }
     all.insert(all.begin() + index + 1, place);

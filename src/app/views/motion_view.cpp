@@ -202,7 +202,8 @@ void MotionView::paintEvent(QPaintEvent*) {
                                    ahead.height() / (1.15 * deep + 1e-3)});
     const Eigen::Vector3d at = pose();
     if (hasBefore_ && before_.sheds) {
-        const Eigen::Vector3d was = poseAt(before_, states_.empty() ? time_ : 0.0);
+        const double beats = time_ * loop_s() * before_.beats_1_s.middle;
+        const Eigen::Vector3d was = poseAt(before_, beats - std::floor(beats));
         paintAbove(p, was, above, scale, true);
         paintAhead(p, was, ahead, scale, true);
     }

@@ -6,6 +6,7 @@
 #include "app/kit/quantity_edit.h"
 #include "app/views/trace_picture.h"
 #include "core/design/fields.h"
+#include "core/reckon/free_body.h"
 
 namespace wl {
 namespace {
@@ -189,6 +190,10 @@ ViewFrame Tank::viewFrame(const Pose& pose) const {
         frame.right = view_ == TankView::Side ? axes.aft : axes.port;
         frame.up = pose.up;
         frame.down = -pose.up;
+        if (isUnderWay()) {
+            const Eigen::Vector2d trail = hooksTrail(*shown_->derived);
+            frame.down = trail.x() * frame.right - trail.y() * frame.up;
+        }
     }
     return frame;
 }

@@ -16,6 +16,7 @@
 #include "core/base/units.h"
 #include "core/design/about.h"
 #include "core/design/describe_body.h"
+#include "core/design/describe_lip.h"
 #include "core/design/describe_parts.h"
 #include "core/design/design.h"
 
@@ -176,7 +177,9 @@ void describe(V& v, SwimNotes& s) {
     v.number("wide_from", Q::Angle, s.wideFrom_rad, 2.0 * kDegree, 60.0 * kDegree,
              told("Wide from").explained("Half-swing of yaw and roll together"));
     v.optional("film_frames", Q::Number, s.filmFrames, 1.0, 1e5,
-               told("Frames counted").explained("From the first beat to the last; empty: no film"));
+               told("Frames counted")
+                   .leftOut()
+                   .explained("From the first beat to the last; empty: no film"));
     v.number("film_rate", Q::Number, s.filmRate_1_s, 10.0, 2000.0,
              told("Frames a second").when(s.filmFrames.has_value()));
     v.count("film_beats", s.filmBeats, 1, 500,
@@ -185,6 +188,7 @@ void describe(V& v, SwimNotes& s) {
              told("Pulled at").when(s.filmFrames.has_value()));
     v.optional("seen_yaw", Q::Angle, s.seenYaw_rad, 0.2 * kDegree, 60.0 * kDegree,
                told("Nose swings by")
+                   .leftOut()
                    .when(s.filmFrames.has_value())
                    .explained("To one side from straight, at that speed; empty: not seen"));
 }

@@ -253,9 +253,9 @@ struct Lip {
     double holeAt_m = 0.006;              ///< its middle, from the skin along the sheet
     std::vector<LipCorner> outline = {};  ///< of a free one
     double slotY_m = 0.0;                 ///< of the slot's middle to port
-    double twist_rad = 0.0;     ///< about its own length, positive: starboard edge back and down
-    double turn_rad = 0.0;      ///< in its own plane, positive: tip to starboard
-    double modulus_Pa = 2.4e9;  ///< of elasticity, of the sheet
+    double twist_rad = 0.0;  ///< about its own length, positive: starboard edge back and down
+    double turn_rad = 0.0;   ///< in its own plane, positive: tip to starboard
+    std::optional<double> modulus_Pa = {};  ///< of elasticity; none: the usual of its density
     bool operator==(const Lip&) const = default;
 };
 

@@ -1,6 +1,7 @@
 #include "core/placed/lip_flex.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <vector>
 
@@ -29,6 +30,18 @@ double widthAt(const std::vector<Eigen::Vector2d>& outline, double along) {
 
 }  // namespace
 
+double typicalModulus_Pa(double density) {
+    constexpr std::array<std::pair<double, double>, 5> kUpTo{
+        {{1600, 2.4e9}, {2400, 18e9}, {4000, 70e9}, {6000, 110e9}, {8200, 190e9}}};
+    constexpr double kHeavier_Pa = 100e9;
+    for (const auto& [most, modulus] : kUpTo) {
+        if (density <= most) {
+            return modulus;
+        }
+    }
+    return kHeavier_Pa;
+}
+
 LipFlex lipFlex(const Lip& lip, double force_N) {
     constexpr int kStrips = 200;
     LipFlex flex;
@@ -47,6 +60,7 @@ LipFlex lipFlex(const Lip& lip, double force_N) {
         return flex;
     }
     const double pressure = force_N / area;
+    const double modulus = lip.modulus_Pa.value_or(typicalModulus_Pa(lip.density_kg_m3));
     const double cube = lip.thickness_m * lip.thickness_m * lip.thickness_m / 12;
     // Shear and moment at each strip's middle, from the tip in.
     std::vector<double> moment(kStrips);
@@ -61,7 +75,7 @@ LipFlex lipFlex(const Lip& lip, double force_N) {
     for (int i = 0; i < kStrips; ++i) {
         const double wide = width[size_t(i)];
         const double before = angle;
-        angle += wide > 0 ? moment[size_t(i)] / (lip.modulus_Pa * wide * cube) * step : 0.0;
+        angle += wide > 0 ? moment[size_t(i)] / (modulus * wide * cube) * step : 0.0;
         const double middle = 0.5 * (before + angle);
         flex.tip_m += middle * step;
         turned += middle * wide * step;

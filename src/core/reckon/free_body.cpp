@@ -27,6 +27,22 @@ BodyForce forceOf(BodyForce::On on, const Loads& loads, double q, double z, doub
 
 }  // namespace
 
+Eigen::Vector2d hooksTrail(const Derived& d) {
+    double weight = 0, drag = 0;
+    for (const Fitting& f : d.design->fittings) {
+        if (swings(f.kind)) {
+            weight += (f.mirrored ? 2 : 1) * fittingMass_kg(f) * kGravity_m_s2 *
+                      (1 - d.waterDensity_kg_m3 / f.density_kg_m3);
+        }
+    }
+    const double speed = towSpeed_m_s(d);
+    for (const TowedPart& part : d.loads->inputs.parts) {
+        drag += 0.5 * d.waterDensity_kg_m3 * speed * speed * part.dragArea_m2;
+    }
+    const Vector2d way(drag, std::max(0.0, weight));
+    return way.norm() > 0 ? Vector2d(way.normalized()) : Vector2d(0, 1);
+}
+
 std::optional<LipFlex> lipFlexUnderWay(const Derived& d, const Trim& trim) {
     if (!d.design->lip.present || !d.loads || !d.loads->inputs.lip) {
         return std::nullopt;

@@ -24,6 +24,10 @@ struct BodyForce {
 /// they leave no force and no moment. Forces that are not there are left out.
 std::vector<BodyForce> freeBody(const Derived& derived, const Trim& trim);
 
+/// Which way hooks and rings hang on a bait reeled in level, (aft, down), unit: between their
+/// weight in water and the drag of the stream, all of them alike. Straight down without any.
+Eigen::Vector2d hooksTrail(const Derived& derived);
+
 /// How the lip gives under the water's push at a steady attitude; nothing without a lip.
 std::optional<LipFlex> lipFlexUnderWay(const Derived& derived, const Trim& trim);
 

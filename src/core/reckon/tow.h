@@ -1,4 +1,4 @@
-// The bait pulled in on the line of its brief. Internal to the room: use run.h.
+// The bait pulled in on the line of its brief, for rooms that reckon on it.
 #pragma once
 
 #include <stop_token>

@@ -106,6 +106,15 @@ void checkStock(const Design& design, const Derived& d, std::vector<Finding>& ou
     }
 }
 
+void checkSwimWords(const SwimNotes& s, std::vector<Finding>& out) {
+    if (s.slowBelow_1_s > s.quickFrom_1_s) {
+        out.push_back({"swim.limits_cross", Severity::Warning, "/swim/quick_from"});
+    }
+    if (s.tightFrom_rad > s.mediumFrom_rad || s.mediumFrom_rad > s.wideFrom_rad) {
+        out.push_back({"swim.limits_cross", Severity::Warning, "/swim/medium_from"});
+    }
+}
+
 void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out) {
     const Brief& brief = design.brief;
     const double full_kg = d.waterDensity_kg_m3 * d.mass->displacedVolume_m3;
@@ -215,6 +224,7 @@ std::vector<Finding> checkDesign(const Derived& d) {
     checkMake(design, d, out);
     checkJoints(design, d, out);
     checkRest(design, d, out);
+    checkSwimWords(design.swim, out);
     return out;
 }
 

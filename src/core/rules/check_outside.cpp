@@ -236,10 +236,8 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
             {"lip.notch_too_big", Severity::Error,
              lip.notchWidth_m > 0.9 * lip.width_m ? "/lip/notch_width" : "/lip/notch_depth"});
     }
-    const double toTip = flat - (lip.notchWidth_m > 0 ? lip.notchDepth_m : 0.0);
     if (lip.holeDiameter_m > 0 &&
-        (lip.holeAt_m - 0.5 * lip.holeDiameter_m < 0 ||
-         lip.holeAt_m + 0.5 * lip.holeDiameter_m > toTip || lip.holeDiameter_m > lip.width_m)) {
+        insideBy_m(lipOutline(lip), {lip.holeAt_m, 0}) < 0.5 * lip.holeDiameter_m) {
         out.push_back({"lip.hole_off_sheet",
                        Severity::Error,
                        "/lip/hole_at",

@@ -43,9 +43,8 @@ double fastestBeat(const WobbleLinear& l) {
 }
 
 Spread spreadOf(double low, double middle, double high, bool unsure) {
-    const double wide = unsure ? kUnsure : 1.0;
-    return {std::min({low, kLeastLow * middle, unsure ? middle / wide : middle}), middle,
-            std::max({high, kLeastHigh * middle, middle * wide})};
+    const double down = unsure ? 1 / kUnsure : kLeastLow, up = unsure ? kUnsure : kLeastHigh;
+    return {std::min(low, down * middle), middle, std::max(high, up * middle)};
 }
 
 void describe(const WobbleMotion& motion, const Wobble& w, Swim& swim) {
@@ -77,7 +76,8 @@ Swim swimWith(const WobbleBody& body, const WobbleTow& tow, const Derived& d,
     swim.tow = tow;
     swim.beatFactor = film.beats;
     swim.swingFactor = film.force;
-    swim.swingRefused = film.refused;
+    swim.beatsRefused = film.beatsRefused;
+    swim.swingRefused = film.forceRefused;
     const Model model = filmedModel(d.model, film);
     WobbleMotion motion(body, tow, model);
     WobbleLinear linear = linearise(motion);
@@ -122,7 +122,7 @@ Swim swimWith(const WobbleBody& body, const WobbleTow& tow, const Derived& d,
     swim.flags.twoRhythms = w[1].ambiguous || w[1].coupling > kMostlyPlate;
     swim.flags.tooQuick = w[1].beats_1_s > kQuick_1_s;
     const bool unsure =
-        swim.flags.disagree || !body.plate->isLip || (swim.flags.flatLip && body.plate->isLip);
+        swim.flags.disagree || swim.flags.rollUnsettled || swim.flags.flatLip || !body.plate->isLip;
     const double doubt = swim.flags.disagree ? 0.40
                          : film.beats != 1.0 ? kBeatDoubtFilmed
                                              : kBeatDoubt;
@@ -172,9 +172,21 @@ struct Hunting {
     bool middle = false, any = false;
 };
 
+// The speed between two at which something begins, to a centimetre a second.
+template <class Holds>
+double beginsAt(double low, double high, Holds holds) {
+    constexpr double kFine_m_s = 0.01;
+    while (high - low > kFine_m_s) {
+        const double middle = 0.5 * (low + high);
+        (holds(middle) ? high : low) = middle;
+    }
+    return high;
+}
+
 // From where on it grows: the last speed at which that begins. What does so at low speeds alone,
 // before the water holds it, is no onset.
-std::optional<double> onsetOf(const std::vector<Hunting>& all, bool Hunting::*grows) {
+template <class Hunts>
+std::optional<double> onsetOf(const std::vector<Hunting>& all, bool Hunting::*grows, Hunts hunts) {
     if (all.empty() || !(all.back().*grows)) {
         return std::nullopt;
     }
@@ -182,7 +194,9 @@ std::optional<double> onsetOf(const std::vector<Hunting>& all, bool Hunting::*gr
     while (i > 0 && all[i - 1].*grows) {
         --i;
     }
-    return all[i].speed_m_s;
+    return i == 0 ? all[i].speed_m_s
+                  : beginsAt(all[i - 1].speed_m_s, all[i].speed_m_s,
+                             [&](double speed) { return hunts(speed).*grows; });
 }
 
 }  // namespace
@@ -219,7 +233,7 @@ FilmFactors filmFactors(const Derived& d, const Run& run) {
         return film;
     }
     const double speed = notes.filmSpeed_m_s;
-    const Result<WobbleTow> tow = wobbleTow(d, settledAt(d, speed), speed);
+    const Result<WobbleTow> tow = wobbleTow(settledAt(d, speed), speed);
     if (!tow) {
         return film;
     }
@@ -227,17 +241,22 @@ FilmFactors filmFactors(const Derived& d, const Run& run) {
     if (told.untold || told.beats_1_s.middle <= 0) {
         return film;
     }
-    film.beats = std::clamp(*seen / told.beats_1_s.middle, kLeast, kMost);
+    const double factor = *seen / told.beats_1_s.middle;
+    if (factor < kLeast || factor > kMost) {
+        film.beatsRefused = true;
+        return film;
+    }
+    film.beats = factor;
     if (!notes.seenYaw_rad) {
         return film;
     }
     const auto yawAt = [&](double force) {
-        const Swim swim = swimWith(*body, *tow, d, {film.beats, force, false});
+        const Swim swim = swimWith(*body, *tow, d, {film.beats, force});
         return swim.untold || swim.flags.disagree ? -1.0 : swim.yaw_rad.middle;
     };
     double low = kWeak, high = kStrong;
     if (yawAt(low) < 0 || yawAt(low) > *notes.seenYaw_rad || yawAt(high) < *notes.seenYaw_rad) {
-        film.refused = true;
+        film.forceRefused = true;
         return film;
     }
     for (int i = 0; i < 16; ++i) {
@@ -253,7 +272,7 @@ Swim swimAt(const Derived& d, const Run& run, double speed) {
     if (!body) {
         return untoldAt(speed, body.error());
     }
-    const Result<WobbleTow> tow = wobbleTow(d, settledAt(d, speed), speed);
+    const Result<WobbleTow> tow = wobbleTow(settledAt(d, speed), speed);
     return tow ? swimWith(*body, *tow, d, filmFactors(d, run)) : untoldAt(speed, tow.error());
 }
 
@@ -263,7 +282,7 @@ Swim swimOf(const Derived& d, const Run& run) {
     if (!body) {
         return untoldAt(speed, body.error());
     }
-    const Result<WobbleTow> tow = wobbleTow(d, run.levelTrim, speed);
+    const Result<WobbleTow> tow = wobbleTow(run.levelTrim, speed);
     return tow ? swimWith(*body, *tow, d, filmFactors(d, run)) : untoldAt(speed, tow.error());
 }
 
@@ -276,8 +295,8 @@ std::optional<WobbleMotion> motionOf(const Derived& d, const Run& run, const Swi
     tuning.excitation = swim.excitation;
     tuning.couplingShare = swim.couplingShare;
     tuning.rollCoupleHeld = swim.heldCouple_N_m;
-    return WobbleMotion(*body, swim.tow,
-                        filmedModel(d.model, {swim.beatFactor, swim.swingFactor, false}), tuning);
+    return WobbleMotion(*body, swim.tow, filmedModel(d.model, {swim.beatFactor, swim.swingFactor}),
+                        tuning);
 }
 
 SwimSweep sweepSwim(const Derived& d, const Run& run, int count, std::stop_token stop) {
@@ -286,36 +305,49 @@ SwimSweep sweepSwim(const Derived& d, const Run& run, int count, std::stop_token
     const double to = std::max(kTo_m_s, 2 * towSpeed_m_s(d));
     const FilmFactors film = filmFactors(d, run);
     const Model model = filmedModel(d.model, film);
-    std::vector<Hunting> hunting;
     const Result<WobbleBody> body = wobbleBody(d, run);
-    for (int i = 0; i < count && !stop.stop_requested(); ++i) {
-        const double speed = kFrom_m_s + (to - kFrom_m_s) * i / std::max(1, count - 1);
-        const Result<WobbleTow> tow =
-            body ? wobbleTow(d, settledAt(d, speed), speed) : Result<WobbleTow>(body.error());
-        if (!tow) {
-            sweep.speeds.push_back(untoldAt(speed, tow.error()));
-            continue;
+    const auto swimHere = [&](double speed) {
+        if (!body) {
+            return untoldAt(speed, body.error());
         }
-        sweep.speeds.push_back(swimWith(*body, *tow, d, film));
-        const Swim& swim = sweep.speeds.back();
-        if (!sweep.wakesAt_m_s && swim.swing_rad.middle >= kDeadSwing_rad) {
-            sweep.wakesAt_m_s = speed;
-        }
-        // Where the line's pull turns it over in the model, growth says nothing of the bait.
-        if (swim.flags.rollUnsettled) {
-            continue;
-        }
-        Hunting& here = hunting.emplace_back();
-        here.speed_m_s = speed;
-        nineAlike(*body, *tow, [&](const WobbleBody& other, const WobbleTow& turned, bool middle) {
+        const Result<WobbleTow> tow = wobbleTow(settledAt(d, speed), speed);
+        return tow ? swimWith(*body, *tow, d, film) : untoldAt(speed, tow.error());
+    };
+    const auto wakes = [](const Swim& swim) {
+        return !swim.untold && swim.swing_rad.middle >= kDeadSwing_rad;
+    };
+    const auto huntsHere = [&](const WobbleTow& tow) {
+        Hunting here{tow.speed_m_s, false, false};
+        nineAlike(*body, tow, [&](const WobbleBody& other, const WobbleTow& turned, bool middle) {
             const bool grows =
                 growth_1_s(linearise(WobbleMotion(other, turned, model))) > kGrows_1_s;
             here.any = here.any || grows;
             here.middle = here.middle || (middle && grows);
         });
+        return here;
+    };
+    std::vector<Hunting> hunting;
+    for (int i = 0; i < count && !stop.stop_requested(); ++i) {
+        const double speed = kFrom_m_s + (to - kFrom_m_s) * i / std::max(1, count - 1);
+        const Swim swim = swimHere(speed);
+        if (!sweep.wakesAt_m_s && wakes(swim)) {
+            sweep.wakesAt_m_s = sweep.speeds.empty()
+                                    ? speed
+                                    : beginsAt(sweep.speeds.back().speed_m_s, speed,
+                                               [&](double v) { return wakes(swimHere(v)); });
+        }
+        // Where the line's pull turns it over in the model, growth says nothing of the bait.
+        if (!swim.untold && !swim.flags.rollUnsettled) {
+            hunting.push_back(huntsHere(swim.tow));
+        }
+        sweep.speeds.push_back(swim);
     }
-    sweep.huntsAbove_m_s = onsetOf(hunting, &Hunting::middle);
-    sweep.notBefore_m_s = onsetOf(hunting, &Hunting::any);
+    const auto hunts = [&](double speed) {
+        const Result<WobbleTow> tow = wobbleTow(settledAt(d, speed), speed);
+        return tow ? huntsHere(*tow) : Hunting{speed, false, false};
+    };
+    sweep.huntsAbove_m_s = onsetOf(hunting, &Hunting::middle, hunts);
+    sweep.notBefore_m_s = onsetOf(hunting, &Hunting::any, hunts);
     return sweep;
 }
 
@@ -331,9 +363,8 @@ std::optional<RollOvers> rollOvers(const Derived& d, const Run& run, const Swim&
     tuning.couplingShare = swim.couplingShare;
     tuning.rollCoupleHeld = swim.heldCouple_N_m;
     nineAlike(*body, swim.tow, [&](const WobbleBody& other, const WobbleTow& turned, bool) {
-        const WobbleMotion motion(other, turned,
-                                  filmedModel(d.model, {swim.beatFactor, swim.swingFactor, false}),
-                                  tuning);
+        const WobbleMotion motion(
+            other, turned, filmedModel(d.model, {swim.beatFactor, swim.swingFactor}), tuning);
         const double shed = motion.loads(WobbleState::Zero()).shedding_1_s / (2 * kPi);
         const WobbleRun one =
             runWobble(motion, WobbleClock::usual(shed), smallStart(), false, stop);

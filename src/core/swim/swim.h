@@ -50,10 +50,11 @@ struct Swim {
     double plateIncidence_rad = 0.0;
     double excitation = 1.0;  ///< of the middle curve, for the full motion
     double couplingShare = 1.0;
-    double heldCouple_N_m = 0.0;           ///< taken off the roll couple where rollUnsettled
-    double beatFactor = 1.0;               ///< beats counted on a film by those told, 1: no film
-    double swingFactor = 1.0;              ///< and the wake's force that gives the swing seen
-    bool swingRefused = false;             ///< a swing was seen, but no force of the wake gives it
+    double heldCouple_N_m = 0.0;  ///< taken off the roll couple where rollUnsettled
+    double beatFactor = 1.0;      ///< beats counted on a film by those told, 1: no film
+    double swingFactor = 1.0;     ///< and the wake's force that gives the swing seen
+    bool beatsRefused = false;    ///< too far from what is told to be this bait's: not used
+    bool swingRefused = false;    ///< a swing was seen, but no force of the wake gives it
     Complex6 harmonic = Complex6::Zero();  ///< of (Y, roll, yaw, rates) at the middle
     SwimFlags flags;
 };
@@ -72,13 +73,15 @@ std::optional<Error> whyNoAction(const Swim& swim);
 struct FilmFactors {
     double beats = 1.0;
     double force = 1.0;
-    bool refused = false;
+    bool beatsRefused = false;  ///< under 0.4 or over 2.5 times what is told: another bait or count
+    bool forceRefused = false;
 };
 FilmFactors filmFactors(const Derived& derived, const Run& run);
 
 /// The bait of a run swimming at the run's speed: harmonic balance with the three curves of the
 /// wake. Beats are sure to 30 %, swing to what the curves give and no less than half and 1.6 times,
-/// a factor of 3 where flagged or without a lip.
+/// a factor of 3 without a lip, with one flat to the water, where wake and body disagree or roll
+/// under tow is not settled.
 Swim swimOf(const Derived& derived, const Run& run);
 /// At another speed, its tow settled anew.
 Swim swimAt(const Derived& derived, const Run& run, double speed_m_s);

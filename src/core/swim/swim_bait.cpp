@@ -139,7 +139,7 @@ Result<WobbleBody> wobbleBody(const Derived& d, const Run& run) {
     return body;
 }
 
-Result<WobbleTow> wobbleTow(const Derived&, const std::optional<Trim>& level, double speed) {
+Result<WobbleTow> wobbleTow(const std::optional<Trim>& level, double speed) {
     constexpr double kSlowest_m_s = 0.1;
     if (speed < kSlowest_m_s) {
         return Error{"swim.too_slow", "/brief/retrieve_speed", {}, {{Quantity::Speed, speed}}};

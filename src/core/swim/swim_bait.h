@@ -15,8 +15,7 @@ Result<WobbleBody> wobbleBody(const Derived& derived, const Run& run);
 
 /// How it is towed level in its run. Errors: "swim.no_trim", "swim.stays_on_top" (value: line
 /// angle), "swim.too_slow" (value: speed).
-Result<WobbleTow> wobbleTow(const Derived& derived, const std::optional<Trim>& level,
-                            double speed_m_s);
+Result<WobbleTow> wobbleTow(const std::optional<Trim>& level, double speed_m_s);
 
 /// The roll couple of weight, lift and line about running straight, N m per radian: over 0 they
 /// turn it over, as the pull on a tie under the axis does.

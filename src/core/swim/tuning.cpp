@@ -93,7 +93,7 @@ Result<Tuning> tuningOf(const Derived& d, const Run& run) {
         return body.error();
     }
     const double speed = towSpeed_m_s(d);
-    const Result<WobbleTow> tow = wobbleTow(d, run.levelTrim, speed);
+    const Result<WobbleTow> tow = wobbleTow(run.levelTrim, speed);
     if (!tow) {
         return tow.error();
     }
@@ -104,6 +104,7 @@ Result<Tuning> tuningOf(const Derived& d, const Run& run) {
     const Swim swim = swimOf(d, run);
     const double held = swim.heldCouple_N_m;
     tuning.signsKnown = swim.plateIncidence_rad > kLeast && swim.plateIncidence_rad < kMost;
+    tuning.rollUnsettled = swim.flags.rollUnsettled;
     const Swim quick = swimAt(d, run, kFaster * speed);
     const Parts parts = partsOf(d);
     const auto with = [&](Fault fault, double size, double bend) {

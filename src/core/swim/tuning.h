@@ -23,6 +23,7 @@ struct Tuning {
     /// The signs are this model's only: without a lip it says the opposite of what is found with
     /// others, and below 25 or above 70 degrees of incidence it was not looked at.
     bool signsKnown = false;
+    bool rollUnsettled = false;  ///< as of its swim: sizes less sure
     /// A bait that turns far by a hair: over 10 degrees for a millimetre of the tie.
     bool touchy = false;
 };

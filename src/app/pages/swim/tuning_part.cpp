@@ -94,6 +94,11 @@ class TuningPart : public BesidePage {
                 "▲ The lip meets the water flatter or steeper than was looked at: the sides "
                 "are likely, no more.");
         }
+        if (tuning.rollUnsettled) {
+            said << tr(
+                "▲ Roll under tow not settled (see Motion): the sides are likely, the sizes a "
+                "hint only.");
+        }
         said
             << (tuning.touchy
                     ? tr("Very touchy: bend the tie a hair at a time toward the side it should go.")
