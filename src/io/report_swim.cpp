@@ -1,6 +1,9 @@
 #include "io/report_swim.h"
 
-#include "core/swim/swim.h"
+#include "core/chain/chain_swim.h"
+#include "core/reckon/tow.h"
+#include "core/swim/mean_forces.h"
+#include "core/swim/symptoms.h"
 
 namespace wl {
 namespace {
@@ -15,15 +18,24 @@ Json spreadJson(Quantity quantity, const Spread& spread) {
     return j;
 }
 
+Json heldJson(const HeldLevel& held) {
+    Json j;
+    put(j, "pitch", Quantity::Angle, held.pitch_rad);
+    put(j, "pull", Quantity::Force, held.pull_N);
+    put(j, "line_angle", Quantity::Angle, held.lineAngle_rad);
+    if (held.depth_m) {
+        put(j, "depth_on_the_whole_cast", Quantity::Distance, *held.depth_m);
+    }
+    return j;
+}
+
 void putSpeed(Json& j, const char* key, const std::optional<double>& speed) {
     if (speed) {
         put(j, key, Quantity::Speed, *speed);
     }
 }
 
-}  // namespace
-
-AnswerJson swimJson(const Derived& derived, const Run& run) {
+Json wobbleJson(const Derived& derived, const Run& run) {
     const Swim swim = swimOf(derived, run);
     Json j;
     put(j, "speed", Quantity::Speed, swim.speed_m_s);
@@ -67,6 +79,21 @@ AnswerJson swimJson(const Derived& derived, const Run& run) {
         }
     }
     j["flags"] = flags;
+    if (const auto mean = meanForces(derived, run, swim)) {
+        Json m;
+        put(m, "drag", Quantity::Force, mean->drag_N);
+        put(m, "down", Quantity::Force, mean->down_N);
+        m["still"] = heldJson(mean->still);
+        if (mean->swinging) {
+            m["swinging"] = heldJson(*mean->swinging);
+        }
+        j["mean_forces"] = m;
+    }
+    if (!swim.swings) {
+        if (const auto disc = leastDisc_m(derived)) {
+            put(j, "least_disc_that_wakes_it", Quantity::Length, *disc);
+        }
+    }
     const SwimSweep sweep = sweepSwim(derived, run);
     putSpeed(j, "wakes_at", sweep.wakesAt_m_s);
     putSpeed(j, "hunts_above", sweep.huntsAbove_m_s);
@@ -85,6 +112,108 @@ AnswerJson swimJson(const Derived& derived, const Run& run) {
         speeds.push_back(row);
     }
     j["over_speed"] = speeds;
+    return j;
+}
+
+Json beatsJson(const Spread& s) {
+    return {{"low", s.low}, {"middle", s.middle}, {"high", s.high}};
+}
+
+void putFlags(Json& j, const ChainBait& chain) {
+    Json flags = Json::array();
+    for (const auto& [on, name] : {std::pair{!chain.onePiece.empty(), "joint_opens_too_little"},
+                                   std::pair{!chain.openWide.empty(), "no_stop_within_60_degrees"},
+                                   std::pair{!chain.unlevel.empty(), "a_piece_leaves_the_level"},
+                                   std::pair{chain.softTailHolds > 0, "soft_tail_bends"}}) {
+        if (on) {
+            flags.push_back(name);
+        }
+    }
+    j["flags"] = flags;
+}
+
+const char* verdictKey(GlideVerdict verdict) {
+    switch (verdict) {
+        case GlideVerdict::Straight:
+            return "straight";
+        case GlideVerdict::Arcs:
+            return "arcs";
+        case GlideVerdict::Walks:
+            return "walks";
+        case GlideVerdict::TurnsRound:
+            return "turns_round";
+        case GlideVerdict::Stuck:
+            return "stuck";
+        case GlideVerdict::CannotTell:
+            break;
+    }
+    return "cannot_tell";
+}
+
+Json glideJson(const Derived& derived) {
+    const Glide glide = glideOf(derived);
+    Json j;
+    if (glide.untold) {
+        j["verdict"] = "not_told";
+        j["reason"] = glide.untold->code;
+        return j;
+    }
+    j["verdict"] = verdictKey(glide.verdict);
+    j["cadence"] = glide.ownCadence ? "brief" : "usual_pull";
+    j["turn_per_pull"] = spreadJson(Quantity::Angle, glide.turn_rad);
+    j["width"] = spreadJson(Quantity::Distance, glide.width_m);
+    j["way"] = spreadJson(Quantity::Distance, glide.way_m);
+    if (glide.radius_m) {
+        j["radius"] = spreadJson(Quantity::Distance, *glide.radius_m);
+    }
+    j["turns_to_and_fro"] = glide.walk.alternates;
+    put(j, "coast", Quantity::Distance, glide.coast.way_m);
+    put(j, "coast_time", Quantity::Time, glide.coast.time_s);
+    put(j, "gravity_ahead_of_side_area", Quantity::Length, glide.lever_m);
+    putFlags(j, glide.chain);
+    return j;
+}
+
+Json snakeJson(const Derived& derived) {
+    const Snake snake = snakeOf(derived, towSpeed_m_s(derived));
+    Json j;
+    put(j, "speed", Quantity::Speed, snake.speed_m_s);
+    if (snake.untold) {
+        j["verdict"] = "not_told";
+        j["reason"] = snake.untold->code;
+        return j;
+    }
+    j["verdict"] = snake.verdict == SnakeVerdict::WillSwim  ? "swims"
+                   : snake.verdict == SnakeVerdict::WillNot ? "will_not_swim"
+                                                            : "cannot_tell";
+    j["runs_that_swim"] = snake.swims;
+    j["runs"] = snake.of;
+    j["may_start_folded"] = snake.mayStartFolded;
+    if (snake.swims > 0) {
+        j["beats_per_second"] = beatsJson(snake.beats_1_s);
+        j["nose_path"] = spreadJson(Quantity::Length, snake.path_m.front());
+        j["tail_path"] = spreadJson(Quantity::Length, snake.path_m.back());
+        Json joints = Json::array();
+        for (size_t i = 0; i < snake.jointSwing_rad.size(); ++i) {
+            Json one = spreadJson(Quantity::Angle, snake.jointSwing_rad[i]);
+            put(one, "opening", Quantity::Angle, snake.chain.bait.joints[i].opening_rad);
+            one["meets_its_stop"] = bool(snake.jointStops[i]);
+            joints.push_back(one);
+        }
+        j["joints"] = joints;
+    }
+    putFlags(j, snake.chain);
+    return j;
+}
+
+}  // namespace
+
+AnswerJson swimJson(const Derived& derived, const Run& run) {
+    const SwimKind kind = swimKind(derived);
+    Json j = kind == SwimKind::Wobble  ? wobbleJson(derived, run)
+             : kind == SwimKind::Glide ? glideJson(derived)
+                                       : snakeJson(derived);
+    j["kind"] = kind == SwimKind::Wobble ? "wobble" : kind == SwimKind::Glide ? "glide" : "snake";
     return j;
 }
 

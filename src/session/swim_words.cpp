@@ -143,6 +143,16 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
     if (swim.beatFactor != 1.0) {
         said << tr("Beats times %1 by your film.").arg(QLocale().toString(swim.beatFactor, 'f', 2));
     }
+    if (swim.bowl && swim.bowl->refused) {
+        said << tr(
+            "▲ The rolls timed in the bowl are too far from those told: another bait or "
+            "count? They are not used.");
+    } else if (swim.bowl) {
+        said << tr("Rolls %1 a second in your bowl, told %2: its weight is taken as %3 %4.")
+                    .arg(beats(swim.bowl->seen_1_s), beats(swim.bowl->told_1_s),
+                         shown(Quantity::Length, bench, std::abs(swim.bowl->lower_m)),
+                         swim.bowl->lower_m >= 0 ? tr("lower") : tr("higher"));
+    }
     if (swim.swingRefused) {
         said << tr("▲ No wake gives the swing you saw: it is not used.");
     } else if (swim.swingFactor != 1.0) {

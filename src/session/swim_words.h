@@ -4,7 +4,8 @@
 #include <QStringList>
 
 #include "core/base/quantity.h"
-#include "core/swim/swim.h"
+#include "core/swim/mean_forces.h"
+#include "core/swim/symptoms.h"
 
 namespace wl {
 
@@ -20,6 +21,12 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
 /// Where it wakes, where it hunts, and how often of nine it rolls over.
 QStringList overSpeedWords(const SwimSweep& sweep, const Swim& swim,
                            const std::optional<RollOvers>& rolled, Bench bench);
+
+/// What the swing does to attitude, pull and depth, beside the still bait.
+QStringList meanForceWords(const MeanForces& mean, Bench bench);
+
+/// What is wrong, what may be behind it and what would mend it, in lines.
+QStringList diagnosisWords(const Diagnosis& diagnosis, Bench bench);
 
 /// Beats counted on a film, with a warning where the film is too slow to tell them.
 QString filmWords(double beats_1_s, double frames_1_s);

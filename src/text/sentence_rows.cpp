@@ -318,10 +318,22 @@ constexpr std::array kRows{
               "them.")},
     Row{"run.reaches_bottom", WL_TR("Would run at %1 in water %2 deep: it ticks the bottom.")},
     Row{"run.may_reach_bottom", WL_TR("May run as deep as %1 in water %2 deep.")},
-    Row{"swim.jointed", WL_TR("A jointed bait without a lip glides or snakes: that is not reckoned "
-                              "yet.")},
+    Row{"swim.jointed",
+        WL_TR("A jointed bait without a lip is not driven by a wake: what it does is "
+              "told under Motion.")},
     Row{"swim.lip_out_of_proportion",
         WL_TR("A lip %1 across on a body %2 wide is out of proportion: its swim is not reckoned.")},
+    Row{"swim.piece_weighs_nothing",
+        WL_TR("%1 weighs nothing: give it its stock, then it can be told how it swims.")},
+    Row{"swim.piece_too_short", WL_TR("%1 is only %2 long: too short for a piece of its own.")},
+    Row{"swim.tie_on_later_piece",
+        WL_TR("The tie sits behind a joint: how it swims drawn from there is not reckoned.")},
+    Row{"swim.too_many_pieces", WL_TR("More than six pieces in a row are not reckoned.")},
+    Row{"swim.side_not_known",
+        WL_TR("Which way a bait without a lip runs off the model does not know: it needs a trial. "
+              "Bend the tie a hair, pull it, and go on the way that helped.")},
+    Row{"swim.not_followed",
+        WL_TR("It is too light for the pull of the rod to be followed: no figure.")},
     Row{"swim.no_mass", WL_TR("It weighs nothing yet: there is nothing to swing.")},
     Row{"swim.no_trim", WL_TR("No steady attitude at %1: how it swims cannot be told.")},
     Row{"swim.stays_on_top", WL_TR("Stays on the surface at %1: how it swims under water cannot be "

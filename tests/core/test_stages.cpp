@@ -5,11 +5,14 @@
 #include <cstring>
 #include <fstream>
 #include <random>
+#include "core/chain/chain_swim.h"
 #include "core/swim/swim.h"
 
 #include "core/cast/throws.h"
 #include "core/design/fields.h"
 #include "core/tank/waters.h"
+#include "io/design_file.h"
+#include "io/embedded_data.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -297,8 +300,23 @@ TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
         }
         return computeCast(*evaluate(d, nullptr, model))->high_m;
     };
+    const Derived pieces = evaluated(readDesign(embedded::swimmer_wade()).value());
+    const auto walked = [&pieces](const Model& model) {
+        const Glide glide = glideOf(*chainBait(pieces, 0.6), Brief{}, model);
+        return std::array{glide.turn_rad.middle, glide.way_m.middle, glide.width_m.middle};
+    };
+    const auto drawn = [&pieces](const Model& model) {
+        const Snake snake = snakeOf(*chainBait(pieces, 0.6), 0.6, model);
+        return std::array{snake.beats_1_s.low, snake.beats_1_s.high, snake.path_m.back().high};
+    };
     for (const Coefficient& c : coefficients()) {
         Model pushed, plain;
+        if (std::string_view(c.group) == "chain") {
+            pushed.*c.value = pushed.*c.value < c.high ? c.high : c.low;
+            INFO(c.key);
+            CHECK((walked(pushed) != walked(plain) || drawn(pushed) != drawn(plain)));
+            continue;
+        }
         const bool set = std::string_view(c.group) == "tall";
         if (set && std::string_view(c.key) != "tall_bodies") {
             pushed.tallBodies = plain.tallBodies = 1;

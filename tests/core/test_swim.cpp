@@ -223,7 +223,12 @@ TEST_CASE("a fault makes a bait run off, its bend takes that back, mirrored it i
 TEST_CASE("random baits: every swim is finite or says why, and three trends hold") {
     int told = 0, faster = 0, flatter = 0, smaller = 0;
     int speeds = 0, angles = 0, sizes = 0;
-    for (unsigned seed = 1; seed <= 90; ++seed) {
+#ifdef WL_SANITIZED
+    constexpr unsigned kSeeds = 60;
+#else
+    constexpr unsigned kSeeds = 300;
+#endif
+    for (unsigned seed = 1; seed <= kSeeds; ++seed) {
         Dice dice(seed);
         const Design design = randomDesign(dice);
         const Result<Derived> d = evaluate(design);
@@ -253,7 +258,8 @@ TEST_CASE("random baits: every swim is finite or says why, and three trends hold
         flat.lip.angle_rad -= 15 * kDegree;
         if (const auto there = evaluate(flat); there && flat.lip.angle_rad > 15 * kDegree) {
             const Run other = computeRun(*there, {}, kCoarseRetrieve);
-            if (other.levelTrim) {
+            // Where it has one attitude only: of two the other may be taken.
+            if (other.levelTrim && run.trims.size() == 1 && other.trims.size() == 1) {
                 ++angles;
                 flatter += other.levelTrim->lineAngle_rad > swim.tow.lineAngle_rad;
             }

@@ -1,10 +1,12 @@
 // The swim step and the lip's editor, worked as a maker works them.
 #include <qcustomplot.h>
 
+#include <QRegularExpression>
 #include <QSlider>
 #include <QTableView>
 #include <QTableWidget>
 
+#include "app/views/chain_view.h"
 #include "app/views/lip_canvas.h"
 #include "app/views/motion_view.h"
 #include "core/placed/lip_sheet.h"
@@ -30,7 +32,8 @@ TEST_CASE("the swim plays, pauses and is scrubbed, and follows an edit of the li
     REQUIRE(view != nullptr);
     CHECK(o.text("swimWords").contains("full beats a second"));
     CHECK(o.text("swimWords").contains("Roll under tow not settled"));
-    CHECK(o.window.rail().verdict(Step::Swim).contains("beats a second"));
+    CHECK(o.text("swimWords").contains("The depth told everywhere is the still bait's"));
+    CHECK(o.window.rail().verdict(Step::Swim).contains("beats/s"));
     auto* play = o.window.findChild<QAbstractButton*>("playSwim");
     play->setChecked(true);
     REQUIRE(view->isPlaying());
@@ -60,12 +63,54 @@ TEST_CASE("over speed it says where it wakes, and for one not settled nothing of
     CHECK(plot->graph(0)->dataCount() == 20);
     CHECK(o.text("swimSpeedWords").contains("Wakes at about"));
     CHECK(o.text("swimSpeedWords").contains("not settled"));
-    // A jointed bait without a lip: said plainly.
+}
+
+TEST_CASE("a jointed bait is walked with the rod: its way is played, its joints are tried") {
+    Opened o;
     o.window.openDemo(3);
     o.settle();
     show(o, "Motion", "swimPart");
-    CHECK(o.text("swimWords").contains("not reckoned yet"));
-    CHECK(o.window.rail().verdict(Step::Swim).contains("not told"));
+    auto* view = o.window.findChild<ChainView*>("chainView");
+    REQUIRE(view != nullptr);
+    CHECK(view->isVisible());
+    CHECK_FALSE(o.window.findChild<QWidget*>("motionView")->isVisible());
+    CHECK(o.text("swimWords").contains("a pull"));
+    CHECK(o.text("swimWords").contains("comes to its stop"));
+    CHECK(o.window.rail().verdict(Step::Swim).contains("rod"));
+    auto* scrub = o.window.findChild<QSlider*>("scrubSwim");
+    scrub->setValue(300);
+    CHECK(view->time() == Approx(0.3));
+    const QImage then = view->grab().toImage();
+    scrub->setValue(700);
+    CHECK(view->grab().toImage() != then);
+    show(o, "Over speed", "swimSpeedPart");
+    CHECK(o.text("swimSpeedWords").contains("cadence"));
+    show(o, "Joints", "jointsPart");
+    auto* table = o.window.findChild<QTableWidget*>("jointTrials");
+    REQUIRE(table != nullptr);
+    CHECK(table->rowCount() == 7);
+    CHECK(table->item(0, 0)->text() == "as drawn");
+    o.window.openDemo(0);
+    o.settle();
+    show(o, "Joints", "jointsPart");
+    CHECK_FALSE(table->isVisible());
+    CHECK(o.text("jointTrialWords").contains("no joints"));
+}
+
+TEST_CASE("a three-piece bait is drawn in twelve runs, and a film sets its beat") {
+    Opened o;
+    o.window.openDemo(4);
+    o.settle();
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords").contains("of 12 runs do"));
+    CHECK(o.window.findChild<ChainView*>("chainView")->isVisible());
+    o.type("/swim/film_frames", "480");
+    o.type("/swim/film_speed", QString::number(o.design().brief.retrieveSpeed_m_s));
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords").contains("Beats by your film"));
+    o.type("/swim/film_frames", "40");
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords").contains("not used"));
 }
 
 TEST_CASE("tuning: faults with their bends, and no side told for a bait without a lip") {
@@ -80,6 +125,24 @@ TEST_CASE("tuning: faults with their bends, and no side told for a bait without 
     show(o, "Tuning", "tuningPart");
     CHECK(o.text("tuningWords").contains("needs a trial"));
     CHECK_FALSE(table->isVisible());
+}
+
+TEST_CASE("from a symptom to suspects and what mends it") {
+    Opened o;
+    show(o, "Tuning", "symptomPart");
+    CHECK(o.text("symptomWords").contains("Likeliest first"));
+    CHECK(o.text("symptomWords").contains("tie bent"));
+    auto* speeds = o.window.findChild<QComboBox*>("twoSpeeds");
+    speeds->setCurrentIndex(2);
+    o.beside("symptomPart");
+    CHECK_FALSE(o.text("symptomWords").contains("tie bent"));
+    CHECK(o.text("symptomWords").contains("lead to the"));
+    auto* symptom = o.window.findChild<QComboBox*>("symptom");
+    symptom->setCurrentIndex(2);
+    o.beside("symptomPart");
+    CHECK_FALSE(speeds->isEnabled());
+    CHECK(o.text("symptomWords").contains("a radian"));
+    CHECK(o.text("symptomWords").contains(QRegularExpression("tie 1.*up: then")));
 }
 
 TEST_CASE("a film count sets the beat, and taken away gives back what was told") {

@@ -7,7 +7,6 @@
 #include <QDir>
 #include <QFile>
 #include <QKeyEvent>
-#include <QPushButton>
 #include <QScrollArea>
 #include <QStandardPaths>
 
@@ -17,6 +16,7 @@
 #include <QTimer>
 #include <cstdio>
 #include <ctime>
+#include <tuple>
 
 #include "app/dialogs/new_bait_dialog.h"
 #include "app/dialogs/shelf_window.h"
@@ -24,7 +24,7 @@
 #include "app/kit/beside_page.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
-#include "app/views/motion_view.h"
+#include "app/views/played_view.h"
 
 namespace wl {
 namespace {
@@ -107,33 +107,52 @@ bool takeScreenshots(const QString& folder) {
     window.rail().choose(Step::Run);
     waitFor("leversPart");
     shoot(QStringLiteral("run"));
-    revealInTabs(window.findChild<QWidget*>(QStringLiteral("forcesTab")));
-    waitFor("forcesTab");
-    shoot(QStringLiteral("run-forces"));
     revealInTabs(window.findChild<QWidget*>(QStringLiteral("sweepPart")));
     waitFor("sweepPart");
-    shoot(QStringLiteral("run-what-if"));
     auto* up = window.findChild<QComboBox*>(QStringLiteral("sweepUp"));
     up->setCurrentIndex(up->findData(QStringLiteral("/brief/retrieve_speed")));
     waitFor("sweepPart");
     scrollTo(window.findChild<QWidget*>(QStringLiteral("sweepWords")));
     shoot(QStringLiteral("run-map"));
     up->setCurrentIndex(0);
-    revealInTabs(window.findChild<QWidget*>(QStringLiteral("cadenceStrip")));
-    window.findChild<QPushButton*>(QStringLiteral("stopAndGo"))->click();
-    shoot(QStringLiteral("run-cadence"));
-    window.bench().document.undoStack()->undo();
     showTab("runTabs", 0);
     window.rail().choose(Step::Swim);
     waitFor("swimPart");
-    auto* motion = window.findChild<MotionView*>(QStringLiteral("motionView"));
-    motion->setPlaying(false);
-    motion->setTime(0.1);
+    // Dashed behind it: the swim before the lip was widened.
+    const double width = window.bench().design().lip.width_m;
+    std::ignore = window.bench().document.setField(QStringLiteral("/lip/width"), 1.15 * width);
+    settle(window);
+    waitFor("swimPart");
+    const auto holdAt = [&window](double share) {
+        for (PlayedView* view : window.findChildren<PlayedView*>()) {
+            view->setPlaying(false);
+            view->setTime(share);
+        }
+    };
+    holdAt(0.1);
     shoot(QStringLiteral("swim"));
+    window.bench().document.undoStack()->undo();
+    settle(window);
     showTab("swimTabs", 1);
     waitFor("swimSpeedPart");
     shoot(QStringLiteral("swim-over-speed"));
+    showTab("swimTabs", 2);
+    waitFor("tuningPart");
+    shoot(QStringLiteral("swim-tuning"));
     showTab("swimTabs", 0);
+    window.openDemo(3);
+    settle(window);
+    waitFor("swimPart");
+    holdAt(0.45);
+    shoot(QStringLiteral("swim-glide"));
+    window.openDemo(4);
+    settle(window);
+    showTab("swimTabs", 3);
+    waitFor("jointsPart");
+    shoot(QStringLiteral("swim-joints"));
+    showTab("swimTabs", 0);
+    window.openDemo(0);
+    settle(window);
     window.rail().choose(Step::LipAndTie);
     showTab("lipTabs", 1);
     auto* family = window.findChild<QComboBox*>(QStringLiteral("/lip/family"));

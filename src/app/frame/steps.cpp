@@ -1,6 +1,7 @@
 #include "app/frame/steps.h"
 
 #include "app/pages/pages.h"
+#include "core/chain/chain_bait.h"
 #include "session/words.h"
 
 namespace wl {
@@ -90,6 +91,10 @@ QString depth(const Workbench& bench, const Results& r) {
 QString beats(const Workbench&, const Results& r) {
     if (!r.run) {
         return QStringLiteral("…");
+    }
+    const SwimKind kind = swimKind(*r.derived);
+    if (kind != SwimKind::Wobble) {
+        return kind == SwimKind::Glide ? tr("walked by the rod") : tr("drawn in pieces");
     }
     if (!r.swim || r.swim->untold) {
         return tr("not told");

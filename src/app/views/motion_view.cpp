@@ -2,7 +2,6 @@
 
 #include <QPainter>
 #include <QPainterPath>
-#include <QStyle>
 #include <cmath>
 
 #include "app/kit/fit_text.h"
@@ -11,22 +10,16 @@
 namespace wl {
 namespace {
 
-constexpr int kFrame_ms = 16;
-constexpr double kEdge = 10, kText = 18;
-
 QPen ghostPen(const Inks& c) {
     return {c.quiet, 1.2, Qt::DashLine};
 }
 
 }  // namespace
 
-MotionView::MotionView(Workbench& bench, QWidget* parent) : QWidget(parent), bench_(bench) {
+MotionView::MotionView(Workbench& bench, QWidget* parent) : PlayedView(parent), bench_(bench) {
     setObjectName(QStringLiteral("motionView"));
     setAccessibleName(tr("The bait swimming"));
     setMinimumSize(260, 220);
-    playing_ = style()->styleHint(QStyle::SH_Widget_Animation_Duration) != 0;
-    timer_.setInterval(kFrame_ms);
-    connect(&timer_, &QTimer::timeout, this, &MotionView::tick);
     connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
 }
 
@@ -42,55 +35,25 @@ void MotionView::show(const ResultsPtr& results, const Swim& swim, std::vector<W
     step_s_ = step_s;
     has_ = swim.sheds && !swim.untold;
     why_.clear();
-    setPlaying(playing_);
+    setPlaying(isPlaying());
     update();
 }
 
 void MotionView::showNothing(const QString& why) {
     has_ = false;
     why_ = why;
-    timer_.stop();
-    update();
-}
-
-void MotionView::setPlaying(bool on) {
-    playing_ = on;
-    if (on && isVisible() && has_) {
-        clock_.start();
-        timer_.start();
-    } else {
-        timer_.stop();
-    }
-    emit playingChanged(on);
-}
-
-void MotionView::setTime(double share) {
-    time_ = std::clamp(share, 0.0, 1.0);
+    setPlaying(isPlaying());
     update();
 }
 
 double MotionView::loop_s() const {
+    if (!has_) {
+        return 0;
+    }
     if (!states_.empty()) {
         return step_s_ * double(states_.size());
     }
     return swim_.beats_1_s.middle > 0 ? 1 / swim_.beats_1_s.middle : 1.0;
-}
-
-void MotionView::tick() {
-    time_ += rate_ * double(clock_.restart()) / 1000 / loop_s();
-    time_ -= std::floor(time_);
-    emit timeChanged(time_);
-    update();
-}
-
-void MotionView::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    setPlaying(playing_);
-}
-
-void MotionView::hideEvent(QHideEvent* event) {
-    timer_.stop();
-    QWidget::hideEvent(event);
 }
 
 Eigen::Vector3d MotionView::poseAt(const Swim& swim, double share) const {
@@ -101,9 +64,9 @@ Eigen::Vector3d MotionView::poseAt(const Swim& swim, double share) const {
 
 Eigen::Vector3d MotionView::pose() const {
     if (states_.empty()) {
-        return poseAt(swim_, time_);
+        return poseAt(swim_, time());
     }
-    const size_t i = std::min(size_t(time_ * double(states_.size())), states_.size() - 1);
+    const size_t i = std::min(size_t(time() * double(states_.size())), states_.size() - 1);
     return states_[i].head<3>();
 }
 
@@ -202,7 +165,7 @@ void MotionView::paintEvent(QPaintEvent*) {
                                    ahead.height() / (1.15 * deep + 1e-3)});
     const Eigen::Vector3d at = pose();
     if (hasBefore_ && before_.sheds) {
-        const double beats = time_ * loop_s() * before_.beats_1_s.middle;
+        const double beats = time() * loop_s() * before_.beats_1_s.middle;
         const Eigen::Vector3d was = poseAt(before_, beats - std::floor(beats));
         paintAbove(p, was, above, scale, true);
         paintAhead(p, was, ahead, scale, true);

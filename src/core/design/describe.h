@@ -191,6 +191,13 @@ void describe(V& v, SwimNotes& s) {
                    .leftOut()
                    .when(s.filmFrames.has_value())
                    .explained("To one side from straight, at that speed; empty: not seen"));
+    v.optional("bowl_rolls", Q::Number, s.bowlRolls, 1.0, 1000.0,
+               told("Rolls counted")
+                   .leftOut()
+                   .explained("Tipped to a side wholly under water and let go, there and back "
+                              "again; empty: not timed"));
+    v.number("bowl_time", Q::Time, s.bowlTime_s, 0.2, 120.0,
+             told("In").when(s.bowlRolls.has_value()));
 }
 
 template <class V>

@@ -179,6 +179,10 @@ void describe(V& v, Fitting& f) {
                    .when(isFin(f.kind))
                    .explained("Tips up from flat: 0 flat, 90 upright. Empty: a pair flat, one "
                               "alone upright"));
+    v.optional("modulus", Q::Stiffness, f.modulus_Pa, 1e4, 1e8,
+               told("Stiffness")
+                   .when(f.kind == FittingKind::SoftTail)
+                   .explained("Modulus of the soft plastic; empty: 0.12"));
     v.number("span", Q::Length, f.span_m, 0.0, 0.1, told("Points span").when(isHook(f.kind)));
     v.flag("weed_guard", f.weedGuard, told("Weed guard").when(isHook(f.kind)));
     v.flag(

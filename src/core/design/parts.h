@@ -66,7 +66,8 @@ struct Fitting {
     /// Of a fin or tail out of the level, tips up: 0 flat, 90 degrees upright. Empty: a pair lies
     /// flat, a single one stands upright.
     std::optional<double> cant_rad;
-    double span_m = 0.0;  ///< of a hook across its points, 0: half its length
+    std::optional<double> modulus_Pa;  ///< of a soft tail; none: the usual of soft plastic
+    double span_m = 0.0;               ///< of a hook across its points, 0: half its length
     bool weedGuard = false;
     bool fromWire = false;      ///< mass worked out from the wire below instead of typical
     double shank_m = 0.0;       ///< length of an eye's stem let into the body, 0: not known

@@ -20,11 +20,17 @@ struct SwimNotes {
     int filmBeats = 10;
     double filmSpeed_m_s = 0.7;
     std::optional<double> seenYaw_rad;  ///< half-swing from side to side at that speed
+    std::optional<double> bowlRolls;    ///< full rolls counted in a bowl; none: not timed
+    double bowlTime_s = 5.0;            ///< they took
     bool operator==(const SwimNotes&) const = default;
 
     /// Beats a second on the film; nothing without one.
     std::optional<double> seenBeats_1_s() const {
         return filmFrames ? std::optional(filmBeats * filmRate_1_s / *filmFrames) : std::nullopt;
+    }
+    /// Rolls a second in the bowl; nothing without them.
+    std::optional<double> seenRolls_1_s() const {
+        return bowlRolls ? std::optional(*bowlRolls / bowlTime_s) : std::nullopt;
     }
 };
 

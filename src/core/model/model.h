@@ -98,6 +98,16 @@ struct Model {
     double wakePeak = 0.75;
     double wakePeakAt = 0.45;
     double wakeEnd = 0.95;
+    // pieces on joints, seen from above
+    double chainCross = 1.0;
+    double chainGapLoss = 0.8;
+    double chainHand = 1.0;
+    double chainCrossLow = 1.1;
+    double chainCrossHigh = 4.0;
+    double chainSkinLow = 0.008;
+    double chainSkinHigh = 0.03;
+    double rodSpring_N_m = 100.0;
+    double rodDamping_N_s_m = 3.0;
     // the cast
     double castSpeed_m_s = 28.0;
     double castRod_kg = 0.020;
@@ -137,7 +147,7 @@ struct Model {
 /// One row of the table of coefficients.
 struct Coefficient {
     const char* group;  ///< "water", "hull", "tall", "lip", "fins", "hooks", "line", "swing",
-                        ///< "swim", "cast", "band"
+                        ///< "swim", "chain", "cast", "band"
     const char* key;
     double Model::*value;
     Quantity quantity;

@@ -50,6 +50,7 @@ Spread spreadOf(double low, double middle, double high, bool unsure) {
 void describe(const WobbleMotion& motion, const Wobble& w, Swim& swim) {
     const WobbleBody& body = motion.body();
     swim.harmonic = w.swing;
+    swim.wake = w.wake;
     const std::complex<double> sway = w.swing[0], yaw = w.swing[2];
     const double across = std::norm(yaw);
     swim.stillPoint_m =
@@ -66,6 +67,13 @@ Model filmedModel(const Model& model, const FilmFactors& film) {
     m.wakeAtRest *= film.force;
     m.wakePeak *= film.force;
     return m;
+}
+
+// What the bowl says of the body as reckoned: its weight put back to where it was.
+std::optional<BowlRoll> bowlSaid(const Derived& d, const WobbleBody& taken) {
+    WobbleBody body = taken;
+    body.centreOfGravity_m.z() = toSwim(d.mass->centreOfGravity_m, body.length_m).z();
+    return bowlRoll(body, d.design->swim, d.model);
 }
 
 Swim swimWith(const WobbleBody& body, const WobbleTow& tow, const Derived& d,
@@ -96,6 +104,7 @@ Swim swimWith(const WobbleBody& body, const WobbleTow& tow, const Derived& d,
         }
     }
     swim.ownBeat_1_s = fastestBeat(linear);
+    swim.bowl = d.design->swim.bowlRolls ? bowlSaid(d, body) : std::nullopt;
     swim.flags.liesOver = body.rollStiffness_N_m() <= 0;
     swim.flags.round = isRound(body);
     swim.flags.jointed = !d.design->joints.empty();

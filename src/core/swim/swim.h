@@ -3,18 +3,12 @@
 
 #include <stop_token>
 
+#include "core/base/spread.h"
 #include "core/swim/swim_bait.h"
 #include "core/swim/wobble_linear.h"
 #include "core/swim/wobble_run.h"
 
 namespace wl {
-
-/// Low, middle and high of a figure.
-struct Spread {
-    double low = 0.0;
-    double middle = 0.0;
-    double high = 0.0;
-};
 
 /// What makes a swim less sure, told beside it.
 struct SwimFlags {
@@ -50,12 +44,14 @@ struct Swim {
     double plateIncidence_rad = 0.0;
     double excitation = 1.0;  ///< of the middle curve, for the full motion
     double couplingShare = 1.0;
-    double heldCouple_N_m = 0.0;  ///< taken off the roll couple where rollUnsettled
-    double beatFactor = 1.0;      ///< beats counted on a film by those told, 1: no film
-    double swingFactor = 1.0;     ///< and the wake's force that gives the swing seen
-    bool beatsRefused = false;    ///< too far from what is told to be this bait's: not used
-    bool swingRefused = false;    ///< a swing was seen, but no force of the wake gives it
+    double heldCouple_N_m = 0.0;   ///< taken off the roll couple where rollUnsettled
+    double beatFactor = 1.0;       ///< beats counted on a film by those told, 1: no film
+    double swingFactor = 1.0;      ///< and the wake's force that gives the swing seen
+    bool beatsRefused = false;     ///< too far from what is told to be this bait's: not used
+    std::optional<BowlRoll> bowl;  ///< roll timed in a bowl
+    bool swingRefused = false;     ///< a swing was seen, but no force of the wake gives it
     Complex6 harmonic = Complex6::Zero();  ///< of (Y, roll, yaw, rates) at the middle
+    double wake = 0.0;                     ///< q0 at the middle
     SwimFlags flags;
 };
 

@@ -1,9 +1,11 @@
 #include "core/swim/swim_bait.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 #include <Eigen/Geometry>
+#include <Eigen/LU>
 
 #include "core/base/units.h"
 #include "core/reckon/tow.h"
@@ -136,7 +138,37 @@ Result<WobbleBody> wobbleBody(const Derived& d, const Run& run) {
                                          run.path.maxDepth_m + design.brief.rodTipHeight_m)
                             : 0.5 * design.brief.castLength_m;
     body.lineLength_m = std::max(kShortest_m, away);
+    if (const auto bowl = bowlRoll(body, design.swim, d.model); bowl && !bowl->refused) {
+        body.centreOfGravity_m.z() += bowl->lower_m;
+    }
     return body;
+}
+
+std::optional<BowlRoll> bowlRoll(const WobbleBody& body, const SwimNotes& notes,
+                                 const Model& model) {
+    constexpr double kFar = 2.0;
+    const auto seen = notes.seenRolls_1_s();
+    if (!seen) {
+        return std::nullopt;
+    }
+    // Sway, roll and yaw are free: what the others take is in the inverse.
+    const Matrix6 all = measureHull(body, model).accelerated;
+    constexpr std::array<Eigen::Index, 3> kFree{1, 3, 5};
+    Eigen::Matrix3d mass;
+    for (Eigen::Index r = 0; r < 3; ++r) {
+        for (Eigen::Index c = 0; c < 3; ++c) {
+            mass(r, c) = all(kFree[size_t(r)], kFree[size_t(c)]);
+        }
+    }
+    const double give = mass.inverse()(1, 1), stiff = body.rollStiffness_N_m();
+    BowlRoll bowl;
+    bowl.seen_1_s = *seen;
+    bowl.told_1_s = stiff > 0 ? std::sqrt(stiff * give) / (2 * kPi) : 0.0;
+    const double wanted = std::pow(2 * kPi * *seen, 2) / give;
+    bowl.lower_m = (wanted - stiff) / (body.mass_kg * body.gravity_m_s2);
+    bowl.refused =
+        bowl.told_1_s > 0 && (*seen > kFar * bowl.told_1_s || kFar * *seen < bowl.told_1_s);
+    return bowl;
 }
 
 Result<WobbleTow> wobbleTow(const std::optional<Trim>& level, double speed) {

@@ -263,6 +263,17 @@ WobbleMotion::Accelerations WobbleMotion::accelerations(const WobbleState& state
     return out;
 }
 
+WobbleMotion::InSpace WobbleMotion::inSpace(const WobbleState& state) const {
+    const Kinematics k = kinematics(state);
+    const WobbleLoads all = loadsAt(k, state, false);
+    Vector6 nu;
+    nu << k.velocity, k.turning;
+    const Vector3d p = (hull_.carried * nu).head<3>();
+    const Vector3d force = all.force_N - Vector3d(remainder_.x(), 0, remainder_.y());
+    const Vector3d moment = all.moment_N_m - k.velocity.cross(p) - Vector3d(0, remainder_.z(), 0);
+    return {k.turned * force, k.turned * moment, k.turned * body_.tie_m};
+}
+
 WobbleState WobbleMotion::derivative(const WobbleState& state) const {
     const Accelerations a = accelerations(state);
     WobbleState d;

@@ -62,6 +62,16 @@ class WobbleMotion {
     /// attitude of the tow with the line's pull: nothing is left of them at a trim of this model.
     Eigen::Vector3d remainder() const { return remainder_; }
 
+    /// Takes off that remainder, in body axes, instead of its own.
+    void takeOff(const Eigen::Vector3d& remainder) { remainder_ = remainder; }
+    /// At a state, in the axes of space: all loads but the line's, less the remainder and what the
+    /// momentum carried along takes of the moment about mid-length; and where the tie is from
+    /// there.
+    struct InSpace {
+        Eigen::Vector3d force_N, moment_N_m, tie_m;
+    };
+    InSpace inSpace(const WobbleState& state) const;
+
     const WobbleBody& body() const { return body_; }
     const WobbleHull& hull() const { return hull_; }
     const WobbleTow& tow() const { return tow_; }

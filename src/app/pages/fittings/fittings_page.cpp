@@ -150,11 +150,11 @@ QWidget* makeFittingsPage(Workbench& bench) {
             }
             return eyes;
         })));
-    for (RecordColumn& column :
-         fieldColumns({"weighed_mass", "typical_mass", "x",       "y",         "z",
-                       "mirrored",     "sunk",         "size",    "wire",      "from_wire",
-                       "stem",         "twists",       "leg_gap", "stem_from", "stem_lean",
-                       "span",         "weed_guard",   "density", "area",      "cant"})) {
+    for (RecordColumn& column : fieldColumns(
+             {"weighed_mass", "typical_mass", "x",         "y",         "z",          "mirrored",
+              "sunk",         "size",         "wire",      "from_wire", "stem",       "twists",
+              "leg_gap",      "stem_from",    "stem_lean", "span",      "weed_guard", "density",
+              "area",         "cant",         "modulus"})) {
         columns.push_back(std::move(column));
     }
     columns.push_back(

@@ -1,0 +1,153 @@
+// The motion of a bait, played, and its figures in words.
+#include "app/kit/beside_page.h"
+#include "app/kit/plain_label.h"
+#include "app/pages/swim/swim_tabs.h"
+#include "app/views/chain_view.h"
+#include "app/views/motion_view.h"
+#include "app/views/play_tools.h"
+#include "core/reckon/tow.h"
+#include "session/chain_words.h"
+#include "session/swim_words.h"
+
+namespace wl {
+namespace {
+
+/// The motion, played, and its figures in words.
+class SwimPart : public BesidePage {
+    Q_DECLARE_TR_FUNCTIONS(SwimPart)
+  public:
+    explicit SwimPart(Workbench& bench)
+        : BesidePage(bench),
+          wobble_(new MotionView(bench)),
+          chain_(new ChainView(bench)),
+          words_(plainLabel()) {
+        setObjectName(QStringLiteral("swimPart"));
+        chain_->hide();
+        content()->addWidget(wobble_, 1);
+        content()->addWidget(chain_, 1);
+        content()->addWidget(new PlayTools({wobble_, chain_}));
+        words_->setObjectName(QStringLiteral("swimWords"));
+        words_->setWordWrap(true);
+        content()->addWidget(words_);
+    }
+
+  protected:
+    Beside::Work work(const Results& results) override {
+        const auto derived = results.derived;
+        const auto known = results.run;
+        const ResultsPtr shared = bench().results();
+        const SwimKind kind = swimKind(*derived);
+        if (kind == SwimKind::Glide) {
+            return [this, shared](std::stop_token stop, const Beside::Progress&) {
+                const Glide glide = glideOf(*shared->derived, stop);
+                return glide.done ? Beside::Finish([this, shared, glide] { show(shared, glide); })
+                                  : Beside::Finish();
+            };
+        }
+        if (kind == SwimKind::Snake) {
+            return [this, shared](std::stop_token stop, const Beside::Progress& progress) {
+                const Snake snake =
+                    snakeOf(*shared->derived, towSpeed_m_s(*shared->derived), stop, progress);
+                return snake.done ? Beside::Finish([this, shared, snake] { show(shared, snake); })
+                                  : Beside::Finish();
+            };
+        }
+        return [this, derived, known, shared](std::stop_token stop,
+                                              const Beside::Progress& progress) -> Beside::Finish {
+            const auto run = runFor(*derived, known, stop);
+            const Swim swim = swimOf(*derived, *run);
+            progress(0.2);
+            std::vector<WobbleState> states;
+            double step = 0;
+            std::optional<double> rolled;
+            const auto motion = motionOf(*derived, *run, swim);
+            if (motion && swim.sheds) {
+                const double shed = motion->loads(WobbleState::Zero()).shedding_1_s / (2 * kPi);
+                WobbleRun full =
+                    runWobble(*motion, WobbleClock::usual(shed), smallStart(), true, stop);
+                rolled = full.rolledOver_s;
+                if (full.done && !rolled) {
+                    states = lastBeats(full, swim.beats_1_s.middle);
+                    step = full.step_s;
+                }
+            }
+            const auto mean = meanForces(*derived, *run, swim);
+            const bool dead = !swim.untold && !swim.swings;
+            const auto disc = dead ? leastDisc_m(*derived, stop) : std::nullopt;
+            if (stop.stop_requested()) {
+                return {};
+            }
+            return [this, shared, swim, states, step, rolled, mean, dead, disc] {
+                QStringList more;
+                if (mean) {
+                    more << meanForceWords(*mean, this->bench().bench());
+                }
+                if (dead) {
+                    more << (disc ? tr("The least disc that would wake it: %1 across, at 55°.")
+                                        .arg(this->bench().text(Quantity::Length, *disc))
+                                  : tr("No disc up to three bodies wide wakes it."));
+                }
+                show(shared, swim, states, step, rolled, more);
+            };
+        };
+    }
+
+  private:
+    // Whole beats from the end, so that the loop closes.
+    static std::vector<WobbleState> lastBeats(const WobbleRun& run, double beats) {
+        constexpr double kBeats = 4;
+        const auto count = size_t(std::lround(kBeats / std::max(0.1, beats) / run.step_s));
+        if (count < 8 || count > run.states.size()) {
+            return {};
+        }
+        return {run.states.end() - long(count), run.states.end()};
+    }
+    void show(const ResultsPtr& results, const Swim& swim, std::vector<WobbleState> states,
+              double step, const std::optional<double>& rolled, const QStringList& more) {
+        const QStringList said =
+            swimWords(swim, results->design->swim, rolled, bench().bench()) + more;
+        seen(wobble_, said);
+        if (!swim.untold && swim.sheds) {
+            wobble_->show(results, swim, std::move(states), step);
+        } else {
+            wobble_->showNothing(said.value(0));
+        }
+    }
+    void show(const ResultsPtr& results, const Glide& glide) {
+        const QStringList said = glideWords(glide, *results->design, bench().bench());
+        seen(chain_, said);
+        if (glide.untold) {
+            chain_->showNothing(said.value(0));
+        } else {
+            chain_->show(results, glide);
+        }
+    }
+    void show(const ResultsPtr& results, const Snake& snake) {
+        const QStringList said = snakeWords(snake, *results->design, bench().bench());
+        seen(chain_, said);
+        if (snake.untold || snake.shown.shapes.empty()) {
+            chain_->showNothing(said.value(0));
+        } else {
+            chain_->show(results, snake);
+        }
+    }
+    // Brings that view up and its words under it.
+    void seen(PlayedView* view, const QStringList& said) {
+        wobble_->setVisible(view == wobble_);
+        chain_->setVisible(view == chain_);
+        words_->setText(said.join(QStringLiteral("\n")));
+        view->setAccessibleDescription(words_->text());
+    }
+
+    MotionView* wobble_;
+    ChainView* chain_;
+    QLabel* words_;
+};
+
+}  // namespace
+
+QWidget* makeSwimPart(Workbench& bench) {
+    return new SwimPart(bench);
+}
+
+}  // namespace wl

@@ -1,0 +1,417 @@
+#include "core/chain/line_law.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <Eigen/Dense>
+
+#include "core/base/units.h"
+
+namespace wl {
+namespace {
+
+constexpr double kLumpAt = 0.25, kMatchAt = 0.75, kMiddleAt = 0.5, kWakeAt = 0.3,
+                 kWakeLengths = 6.0, kSettled = 0.4;
+
+using Eigen::Index;
+using Eigen::MatrixXd;
+using Eigen::VectorXd;
+
+// One panel of a piece; lengths by that of the bait.
+struct Panel {
+    Index piece = 0;
+    double lump = 0, match = 0, middle = 0;  // from the piece's front pin
+    double from = 0;                         // of the pin from the nose
+    double dx = 0, depth = 0, matchDepth = 0, mass = 0, thick = 0;
+};
+
+double sampled(const PlanarPiece& piece, double at, double PlanarStrip::*what) {
+    const std::vector<PlanarStrip>& s = piece.strips;
+    const auto next =
+        std::find_if(s.begin(), s.end(), [at](const PlanarStrip& one) { return one.at_m >= at; });
+    if (next == s.begin() || next == s.end()) {
+        return next == s.end() ? s.back().*what : s.front().*what;
+    }
+    const PlanarStrip &a = *(next - 1), &b = *next;
+    return a.*what + (at - a.at_m) / (b.at_m - a.at_m) * (b.*what - a.*what);
+}
+
+// A fin makes the bait deeper over its chord.
+double depthWithFins(const PlanarPiece& piece, double aft) {
+    double depth = sampled(piece, piece.pin_m + aft, &PlanarStrip::depth_m);
+    for (const PlanarFin& f : piece.fins) {
+        if (aft >= -f.leadAt_m && aft <= -f.leadAt_m + f.chord_m) {
+            depth += f.span_m;
+        }
+    }
+    return depth;
+}
+
+// Spreads a piece's mass over its panels by section, tilted so that it lies where it is weighed.
+void spreadMass(const PlanarPiece& p, double unit_kg, double length, Index from,
+                std::vector<Panel>& panels) {
+    double sum = 0, first = 0, second = 0;
+    for (size_t k = size_t(from); k < panels.size(); ++k) {
+        sum += panels[k].mass;
+        first += panels[k].mass * panels[k].middle;
+        second += panels[k].mass * panels[k].middle * panels[k].middle;
+    }
+    const double centre = first / sum, spread = second / sum - centre * centre;
+    const double wanted = -p.gravityAt_m / length;
+    const double tilt = spread > 0 ? (wanted - centre) / spread : 0;
+    for (size_t k = size_t(from); k < panels.size(); ++k) {
+        const double share = 1 + tilt * (panels[k].middle - centre);
+        panels[k].mass *= std::max(0.0, share) * p.mass_kg / unit_kg / sum;
+    }
+}
+
+std::vector<Panel> layPanels(const PlanarBait& bait, int count) {
+    constexpr int kLeast = 5;
+    const double length = bait.length_m;
+    const double unit = bait.waterDensity_kg_m3 * length * length * length;
+    std::vector<Panel> panels;
+    for (size_t i = 0; i < bait.pieces.size(); ++i) {
+        const PlanarPiece& p = bait.pieces[i];
+        const auto first = Index(panels.size());
+        const int n = std::max(kLeast, int(std::lround(count * p.length_m / length)));
+        const double dx = p.length_m / length / n;
+        for (int k = 0; k < n; ++k) {
+            Panel one;
+            one.piece = Index(i);
+            one.from = p.pin_m / length;
+            one.dx = dx;
+            one.lump = (k + kLumpAt) * dx;
+            one.match = (k + kMatchAt) * dx;
+            one.middle = (k + kMiddleAt) * dx;
+            const double middle = p.pin_m + one.middle * length;
+            one.depth = depthWithFins(p, one.middle * length) / length;
+            one.matchDepth = depthWithFins(p, one.match * length) / length;
+            one.thick = sampled(p, middle, &PlanarStrip::width_m) / length;
+            one.mass = sampled(p, middle, &PlanarStrip::area_m2) * dx;
+            panels.push_back(one);
+        }
+        spreadMass(p, unit, length, first, panels);
+    }
+    return panels;
+}
+
+// What does not change through a run.
+struct Wing {
+    std::vector<Panel> panels;
+    VectorXd lengths;  // of the pieces
+    MatrixXd solve;    // circulation of the lumps by cross flow at the places of matching
+    MatrixXd wake;     // cross flow there by each lump of the wake
+    VectorXd newest;   // by the one just shed
+    VectorXd apart;    // between neighbouring lumps
+    double step = 0;
+};
+
+Wing makeWing(const PlanarBait& bait, double hand, int count) {
+    Wing w;
+    w.panels = layPanels(bait, count);
+    const auto n = Index(w.panels.size());
+    w.step = 1.0 / double(n);
+    w.lengths.resize(Index(bait.pieces.size()));
+    for (Index i = 0; i < w.lengths.size(); ++i) {
+        w.lengths[i] = bait.pieces[size_t(i)].length_m / bait.length_m;
+    }
+    const auto lumps = Index(kWakeLengths / w.step);
+    MatrixXd influence(n, n);
+    w.wake.resize(n, lumps);
+    w.newest.resize(n);
+    w.apart.resize(n);
+    for (Index r = 0; r < n; ++r) {
+        const Panel& at = w.panels[size_t(r)];
+        const double place = at.from + at.match;
+        for (Index c = 0; c < n; ++c) {
+            const Panel& of = w.panels[size_t(c)];
+            influence(r, c) = lineInfluence(place - of.from - of.lump, at.matchDepth) *
+                              std::pow(hand, double(std::max<Index>(0, at.piece - of.piece)));
+        }
+        w.newest[r] = lineInfluence(place - 1 - kWakeAt * w.step, at.matchDepth);
+        for (Index c = 0; c < lumps; ++c) {
+            w.wake(r, c) =
+                lineInfluence(place - 1 - (kWakeAt + 1 + double(c)) * w.step, at.matchDepth);
+        }
+        const Panel& next = w.panels[size_t(std::min(r + 1, n - 1))];
+        w.apart[r] = r + 1 < n ? next.from + next.lump - at.from - at.lump : kMatchAt * at.dx;
+    }
+    w.solve = (influence - w.newest * Eigen::RowVectorXd::Ones(n)).inverse();
+    return w;
+}
+
+// Sums from the nose aft, column by column.
+MatrixXd summedAft(MatrixXd m) {
+    for (Index r = 1; r < m.rows(); ++r) {
+        m.row(r) += m.row(r - 1);
+    }
+    return m;
+}
+
+class MovingChain {
+  public:
+    MovingChain(const PlanarBait& bait, const SnakeCase& run, int panels, double side, double speed)
+        : bait_(bait),
+          case_(run),
+          wing_(makeWing(bait, run.hand, panels)),
+          n_(Index(wing_.panels.size())),
+          q_(VectorXd::Zero(wing_.lengths.size() + 1)),
+          rate_(VectorXd::Zero(q_.size())),
+          momentum_(VectorXd::Zero(n_)),
+          speeds_(MatrixXd::Zero(2, n_)),
+          wake_(VectorXd::Zero(wing_.wake.cols())),
+          side_(side) {
+        for (Index i = 0; i < wing_.lengths.size(); ++i) {
+            q_[1 + i] = run.start_rad[size_t(i)];
+        }
+        const double unit = bait.waterDensity_kg_m3 * speed * speed * std::pow(bait.length_m, 3);
+        const double time = bait.length_m / speed;
+        for (const PlanarJoint& j : bait.joints) {
+            springs_.push_back(j.spring_N_m / unit);
+            dampings_.push_back(j.damping_N_m_s / unit / time);
+        }
+    }
+    double step() const { return wing_.step; }
+    const VectorXd& shape() const { return q_; }
+    const VectorXd& rate() const { return rate_; }
+    double tail() const {
+        double y = q_[0];
+        for (Index i = 0; i < wing_.lengths.size(); ++i) {
+            y += wing_.lengths[i] * std::sin(q_[1 + i]);
+        }
+        return y;
+    }
+    void advance();
+
+  private:
+    // Velocity of a place of a piece by (Y', headings'): along the way, aside.
+    void velocityRows(Index piece, double from, MatrixXd& rows) const {
+        rows.setZero();
+        rows(1, 0) = 1;
+        for (Index j = 0; j <= piece; ++j) {
+            const double arm = j < piece ? wing_.lengths[j] : from;
+            rows(0, 1 + j) = -arm * std::sin(q_[1 + j]);
+            rows(1, 1 + j) = arm * std::cos(q_[1 + j]);
+        }
+    }
+    void holdStops(const Eigen::PartialPivLU<MatrixXd>& lu, VectorXd& rate) const;
+
+    const PlanarBait& bait_;
+    const SnakeCase& case_;
+    Wing wing_;
+    Index n_;
+    VectorXd q_, rate_, momentum_;
+    MatrixXd speeds_;  // of the panels' middles, world axes
+    VectorXd wake_;
+    double shed_ = 0, side_;
+    std::vector<double> springs_, dampings_;
+};
+
+// Stops without bounce: no joint may end the step past its opening.
+void MovingChain::holdStops(const Eigen::PartialPivLU<MatrixXd>& lu, VectorXd& rate) const {
+    constexpr int kSweeps = 60;
+    const auto joints = Index(bait_.joints.size());
+    if (joints == 0) {
+        return;
+    }
+    MatrixXd d = MatrixXd::Zero(joints, q_.size());
+    for (Index j = 0; j < joints; ++j) {
+        d(j, 1 + j) = -1;
+        d(j, 2 + j) = 1;
+    }
+    const MatrixXd pushed = lu.solve(d.transpose());
+    const MatrixXd give = d * pushed;
+    const VectorXd free = d * rate;
+    VectorXd push = VectorXd::Zero(joints);
+    for (int sweep = 0; sweep < kSweeps; ++sweep) {
+        for (Index j = 0; j < joints; ++j) {
+            const double theta = q_[2 + j] - q_[1 + j], open = bait_.joints[size_t(j)].opening_rad;
+            const double without = free[j] + give.row(j).dot(push) - give(j, j) * push[j];
+            push[j] =
+                (std::clamp(without, (-open - theta) / wing_.step, (open - theta) / wing_.step) -
+                 without) /
+                give(j, j);
+        }
+    }
+    rate += pushed * push;
+}
+
+void MovingChain::advance() {
+    const double dt = wing_.step;
+    const Index m = q_.size();
+    q_ += dt * rate_;
+    for (Index k = wake_.size() - 1; k > 0; --k) {
+        wake_[k] = wake_[k - 1];
+    }
+    wake_[0] = shed_;
+    const double old = wake_.sum();
+    MatrixXd lumps(n_, m), matches(n_, m), rows(2, m);
+    MatrixXd mass = MatrixXd::Zero(m, m);
+    VectorXd ahead(n_), slope(n_), load = VectorXd::Zero(m), carried = VectorXd::Zero(m);
+    for (Index k = 0; k < n_; ++k) {
+        const Panel& p = wing_.panels[size_t(k)];
+        const double a = q_[1 + p.piece];
+        const Eigen::Vector2d along(std::cos(a), std::sin(a)), across(-along.y(), along.x());
+        velocityRows(p.piece, p.lump, rows);
+        lumps.row(k) = across.transpose() * rows;
+        ahead[k] = std::max(0.0, along.x() - along.dot(rows * rate_));
+        velocityRows(p.piece, p.match, rows);
+        matches.row(k) = across.transpose() * rows;
+        slope[k] = along.y();
+        velocityRows(p.piece, p.middle, rows);
+        mass += p.mass * rows.transpose() * rows;
+        carried += rows.transpose() * (p.mass * speeds_.col(k));
+        const double turning = p.mass * p.thick * p.thick / 12;
+        mass(1 + p.piece, 1 + p.piece) += turning;
+        carried[1 + p.piece] += turning * rate_[1 + p.piece];
+        const Eigen::Vector2d moving = rows * rate_;
+        const double w = moving.dot(across) + along.y(), u = along.x() - moving.dot(along);
+        const double area = p.depth * p.dx;
+        load += rows.transpose() * (-0.5 * case_.cross * area * std::abs(w) * w * across +
+                                    case_.skin * area * std::abs(u) * u * along);
+    }
+    load[0] -= side_ * q_[0];
+    for (size_t j = 0; j < springs_.size(); ++j) {
+        const auto at = Index(j);
+        const double theta = q_[2 + at] - q_[1 + at];
+        const double couple = springs_[j] * theta;
+        load[2 + at] -= couple;
+        load[1 + at] += couple;
+        const double held = springs_[j] * dt * dt + dampings_[j] * dt;
+        mass(1 + at, 1 + at) += held;
+        mass(2 + at, 2 + at) += held;
+        mass(1 + at, 2 + at) -= held;
+        mass(2 + at, 1 + at) -= held;
+    }
+    const MatrixXd byRate = wing_.solve * matches;
+    const VectorXd still = wing_.solve * (slope - wing_.wake * wake_ + wing_.newest * old);
+    const MatrixXd summed = summedAft(byRate);
+    const VectorXd summedStill = summedAft(still);
+    const VectorXd arm = wing_.apart / dt;
+    mass += dt * (lumps.transpose() * ahead.asDiagonal() * byRate +
+                  matches.transpose() * arm.asDiagonal() * summed);
+    const VectorXd right =
+        carried + dt * (load - lumps.transpose() * ahead.cwiseProduct(still) -
+                        matches.transpose() * arm.cwiseProduct(summedStill - momentum_));
+    const Eigen::PartialPivLU<MatrixXd> lu(mass);
+    VectorXd rate = lu.solve(right);
+    holdStops(lu, rate);
+    rate_ = rate;
+    const VectorXd bound = still + byRate * rate_;
+    momentum_ = summedAft(bound);
+    shed_ = -(bound.sum() + old);
+    for (Index k = 0; k < n_; ++k) {
+        const Panel& p = wing_.panels[size_t(k)];
+        velocityRows(p.piece, p.middle, rows);
+        speeds_.col(k) = rows * rate_;
+    }
+}
+
+// What is left of a track when its slow drift, a parabola, is taken off.
+VectorXd withoutDrift(const std::vector<double>& track) {
+    const auto n = Index(track.size());
+    MatrixXd a(n, 3);
+    for (Index i = 0; i < n; ++i) {
+        const double t = double(i) / double(n) - 0.5;
+        a.row(i) << 1, t, t * t;
+    }
+    const Eigen::Map<const VectorXd> y(track.data(), n);
+    return y - a * (a.transpose() * a).ldlt().solve(a.transpose() * y);
+}
+
+double beatOf(const VectorXd& track, double step) {
+    constexpr int kLeast = 3;
+    int crossings = 0;
+    double first = 0, last = 0;
+    for (Index i = 1; i < track.size(); ++i) {
+        if (track[i - 1] < 0 && track[i] >= 0) {
+            const double at = double(i) - track[i] / (track[i] - track[i - 1]);
+            first = crossings == 0 ? at : first;
+            last = at;
+            ++crossings;
+        }
+    }
+    return crossings >= kLeast ? (crossings - 1) / ((last - first) * step) : 0.0;
+}
+
+void sumUp(const PlanarBait& bait, const std::vector<double>& tails, SnakeRun& run) {
+    constexpr double kSlowest = 0.12, kWidest_rad = 60 * kDegree, kStraight_rad = 20 * kDegree,
+                     kMoves_rad = 3 * kDegree, kAtStop_rad = 0.5 * kDegree;
+    const auto pieces = Index(bait.pieces.size());
+    std::vector<double> noses;
+    double low = 1e9, high = -1e9, mean = 0;
+    for (const VectorXd& q : run.shapes) {
+        noses.push_back(q[0]);
+        low = std::min(low, q[1]);
+        high = std::max(high, q[1]);
+        for (Index i = 0; i < pieces; ++i) {
+            mean += q[1 + i] * bait.pieces[size_t(i)].length_m / bait.length_m;
+        }
+    }
+    run.beat = beatOf(withoutDrift(tails), run.step);
+    run.tailPath = swingOf(tails);
+    run.nosePath = swingOf(noses);
+    run.headYaw_rad = 0.5 * (high - low);
+    run.meanHeading_rad = mean / double(run.shapes.size());
+    bool allMove = true;
+    for (Index j = 0; j + 1 < pieces; ++j) {
+        double least = 1e9, most = -1e9;
+        for (const VectorXd& q : run.shapes) {
+            const double theta = q[2 + j] - q[1 + j];
+            least = std::min(least, theta);
+            most = std::max(most, theta);
+        }
+        const double open = bait.joints[size_t(j)].opening_rad;
+        run.jointSwing_rad.push_back(0.5 * (most - least));
+        run.jointStops.push_back(std::max(most, -least) > open - kAtStop_rad);
+        allMove = allMove && 0.5 * (most - least) > kMoves_rad;
+    }
+    run.swims = run.beat > kSlowest && run.headYaw_rad < kWidest_rad &&
+                std::abs(run.meanHeading_rad) < kStraight_rad && allMove;
+}
+
+}  // namespace
+
+double lineInfluence(double behind, double depth) {
+    return (2 + std::sqrt(4 * behind * behind + depth * depth / 4) / behind) /
+           (kPi * depth * depth);
+}
+
+double swingOf(const std::vector<double>& track) {
+    const VectorXd left = withoutDrift(track);
+    return left.maxCoeff() - left.minCoeff();
+}
+
+SnakeRun runSnake(const PlanarBait& bait, const SnakeCase& how, double speed_m_s,
+                  const SnakeGrid& grid, std::stop_token stop) {
+    SnakeRun run;
+    MovingChain snake(bait, how, grid.panels, grid.side, speed_m_s);
+    run.step = snake.step();
+    const auto steps = long(std::lround(grid.lengths / run.step));
+    const auto settled = long(kSettled * double(steps));
+    std::vector<double> tails;
+    for (long s = 0; s < steps; ++s) {
+        if (stop.stop_requested()) {
+            return run;
+        }
+        snake.advance();
+        if (snake.shape().tail(snake.shape().size() - 1).cwiseAbs().maxCoeff() > kPi ||
+            !snake.shape().allFinite()) {
+            run.spins = true;
+            break;
+        }
+        if (s >= settled) {
+            run.shapes.push_back(snake.shape());
+            tails.push_back(snake.tail());
+        }
+    }
+    run.done = true;
+    run.last.resize(2 * snake.shape().size());
+    run.last << snake.shape(), snake.rate();
+    if (!run.spins && run.shapes.size() > 2) {
+        sumUp(bait, tails, run);
+    }
+    return run;
+}
+
+}  // namespace wl
