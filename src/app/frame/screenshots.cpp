@@ -120,7 +120,7 @@ bool takeScreenshots(const QString& folder) {
     waitFor("swimPart");
     // Dashed behind it: the swim before the lip was widened.
     const double width = window.bench().design().lip.width_m;
-    std::ignore = window.bench().document.setField(QStringLiteral("/lip/width"), 1.15 * width);
+    std::ignore = window.bench().document.setField(QStringLiteral("/lip/width"), 1.5 * width);
     settle(window);
     waitFor("swimPart");
     const auto holdAt = [&window](double share) {
@@ -129,7 +129,7 @@ bool takeScreenshots(const QString& folder) {
             view->setTime(share);
         }
     };
-    holdAt(0.1);
+    holdAt(0.3);
     shoot(QStringLiteral("swim"));
     window.bench().document.undoStack()->undo();
     settle(window);

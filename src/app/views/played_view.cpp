@@ -26,6 +26,7 @@ void PlayedView::setPlaying(bool on) {
 
 void PlayedView::setTime(double share) {
     time_ = std::clamp(share, 0.0, 1.0);
+    emit timeChanged(time_);
     update();
 }
 

@@ -117,6 +117,7 @@ void fill(ChainTrial& trial, const Derived& d, double speed, std::stop_token sto
         return;
     }
     const Glide glide = glideOf(std::move(chain).value(), d.design->brief, d.model, stop);
+    trial.untold = glide.untold;
     trial.verdict = glide.verdict;
     trial.turn_rad = glide.turn_rad.middle;
     trial.width_m = glide.width_m.middle;
@@ -190,7 +191,7 @@ Glide glideOf(ChainBait chain, const Brief& brief, const Model& model, std::stop
     const double away = std::max(3.0, brief.castLength_m);
     const PlanarChain middle = layOutChain(chain.bait, model, model.chainGapLoss);
     glide.walk = walkSafely(middle, glide.pulls, kPulls, away, model, stop);
-    if (glide.walk.wild) {
+    if (glide.walk.lost) {
         glide.untold = Error{"swim.not_followed", "", {}, {}};
         glide.done = true;
         return glide;
@@ -207,7 +208,7 @@ Glide glideOf(ChainBait chain, const Brief& brief, const Model& model, std::stop
         for (const double loss : kGapBand) {
             const GlideWalk other =
                 walk(layOutChain(chain.bait, model, loss), glide.pulls, kPulls, away, model, stop);
-            if (other.wild) {
+            if (other.lost) {
                 continue;
             }
             glide.turn_rad.take(other.turn_rad);

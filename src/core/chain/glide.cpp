@@ -101,11 +101,11 @@ void sumUp(GlideWalk& walk, double settled_s) {
     walk.width_m = widthOf(walk.moments, settled_s);
 }
 
-// Past a stop, or turning faster than any bait: the step does not hold it.
+// Past a stop, or turning faster than any bait: a shorter step may be needed.
 bool isWild(const PlanarChain& chain, const ChainState& y) {
     constexpr double kPast_rad = 3 * kDegree, kFastest_rad_s = 100;
     const auto n = Eigen::Index(chain.pieces.size());
-    if (!y.allFinite() || y.tail(n).cwiseAbs().maxCoeff() > kFastest_rad_s) {
+    if (y.tail(n).cwiseAbs().maxCoeff() > kFastest_rad_s) {
         return true;
     }
     for (Eigen::Index j = 0; j + 1 < n; ++j) {
@@ -116,15 +116,20 @@ bool isWild(const PlanarChain& chain, const ChainState& y) {
     return false;
 }
 
+bool isLost(const ChainState& y) {
+    constexpr double kNoBait = 1e4;
+    return !y.allFinite() || y.cwiseAbs().maxCoeff() > kNoBait;
+}
+
 }  // namespace
 
 GlideWalk walkSafely(const PlanarChain& chain, const std::vector<RodPull>& pulls, int count,
                      double rodAway, const Model& model, std::stop_token stop) {
-    constexpr double kStep_s = 0.002, kShortest_s = 0.00025;
+    constexpr double kStep_s = 0.002, kShortest_s = 0.0005;
     GlideWalk result;
     for (double step = kStep_s; step >= kShortest_s; step /= 2) {
         result = walk(chain, pulls, count, rodAway, model, stop, step);
-        if (!result.wild) {
+        if (!result.wild && !result.lost) {
             break;
         }
     }
@@ -172,10 +177,11 @@ GlideWalk walk(const PlanarChain& chain, const std::vector<RodPull>& pulls, int 
             line.shortens_m_s = (then.in_m - drawn.in_m) / step;
             stepChain(chain, line, step, y);
             time += step;
-            if (isWild(chain, y)) {
-                result.wild = result.done = true;
+            if (isLost(y)) {
+                result.lost = result.done = true;
                 return result;
             }
+            result.wild = result.wild || isWild(chain, y);
             for (Eigen::Index j = 0; j + 1 < n; ++j) {
                 touched =
                     touched || std::abs(y[3 + j] - y[2 + j]) >= chain.joints[size_t(j)].opening_rad;

@@ -42,12 +42,14 @@ struct GlideWalk {
     double turn_rad = 0.0;           ///< mean change of heading a pull, all but the first two
     std::optional<double> radius_m;  ///< of the bends between pulls; none where it runs straight
     double alternates = 0.0;  ///< share of pulls that turn it the other way than the one before
-    bool wild = false;        ///< the step was too long for so light a bait: nothing above counts
-    bool stuck = false;       ///< it goes no farther after its first turn
-    bool done = false;        ///< false: stopped
+    bool wild = false;   ///< went past a stop by 3 degrees or turned at 100 rad/s: a shorter step?
+    bool lost = false;   ///< could not be followed: nothing above counts
+    bool stuck = false;  ///< it goes no farther after its first turn
+    bool done = false;   ///< false: stopped
 };
 
-/// Walks a bait from straight, halving its step up to three times where it is too long.
+/// Walks a bait from straight, halving its step once and again where it may be too
+/// long; what stays wild then is the bait.
 GlideWalk walkSafely(const PlanarChain& chain, const std::vector<RodPull>& pulls, int count,
                      double rodAway_m, const Model& model, std::stop_token stop = {});
 
