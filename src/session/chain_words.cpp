@@ -195,6 +195,9 @@ QStringList snakeWords(const Snake& snake, const Design& design, Bench bench) {
     } else if (snake.filmed) {
         said << tr("Beats by your film.");
     }
+    if (design.swim.filmFrames && design.swim.seenYaw_rad) {
+        said << tr("The swing you saw is not used for a bait in pieces.");
+    }
     said << chainFlags(snake.chain, design);
     said << tr("Not in it: roll, depth, and what the line's pull up does.");
     return said;

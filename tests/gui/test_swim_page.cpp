@@ -172,6 +172,18 @@ TEST_CASE("a film count sets the beat, and taken away gives back what was told")
     CHECK((o.text("swimWords") == told));
 }
 
+TEST_CASE("rolls timed in a bowl are said beside their field and in the motion") {
+    Opened o;
+    o.type("/swim/bowl_rolls", "10");
+    o.type("/swim/bowl_time", "60");
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords").contains("rolls timed in the bowl are too far"));
+    const BowlRoll bowl = *o.window.bench().results()->swim->bowl;
+    o.type("/swim/bowl_time", QString::number(10 / (1.1 * bowl.told_1_s), 'f', 3));
+    show(o, "Motion", "swimPart");
+    CHECK(o.text("swimWords").contains("a second in your bowl"));
+}
+
 TEST_CASE("limits that cross are told") {
     Opened o;
     o.type("/swim/medium_from", "20");

@@ -4,6 +4,8 @@
 #include <QPainterPath>
 #include <cmath>
 
+#include <Eigen/Geometry>
+
 #include "app/kit/fit_text.h"
 #include "app/kit/theme.h"
 
@@ -19,7 +21,7 @@ QPen ghostPen(const Inks& c) {
 MotionView::MotionView(Workbench& bench, QWidget* parent) : PlayedView(parent), bench_(bench) {
     setObjectName(QStringLiteral("motionView"));
     setAccessibleName(tr("The bait swimming"));
-    setMinimumSize(260, 220);
+    setMinimumSize(260, 290);
     connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
 }
 
@@ -138,6 +140,49 @@ void MotionView::paintAhead(QPainter& p, const Eigen::Vector3d& at, const QRectF
     p.drawLine(place(0, s.back_m), place(0, s.belly_m));
 }
 
+QPolygonF MotionView::seenFromSide(const Swim& swim, const Eigen::Vector3d& at) const {
+    constexpr int kPoints = 40;
+    const BodyCurves& curves = results_->derived->shape->curves;
+    const double length = curves.length_m();
+    const Eigen::Matrix3d turned =
+        (Eigen::AngleAxisd(at[2], Eigen::Vector3d::UnitZ()) *
+         Eigen::AngleAxisd(swim.tow.pitch_rad, Eigen::Vector3d::UnitY()) *
+         Eigen::AngleAxisd(at[1], Eigen::Vector3d::UnitX()))
+            .toRotationMatrix();
+    QPolygonF outline;
+    const auto put = [&](const Eigen::Vector3d& r) {
+        const Eigen::Vector3d there = turned * toSwim(r, length);
+        outline << QPointF(-there.x(), there.z());
+    };
+    for (const bool back : {true, false}) {
+        for (int i = 0; i <= kPoints; ++i) {
+            const Section s = curves.at(double(back ? i : kPoints - i) / kPoints);
+            put({s.x_m, 0, back ? s.back_m : s.belly_m});
+        }
+    }
+    const Lip& lip = results_->design->lip;
+    if (lip.present) {  // down the sheet and back: a line
+        const double tip = lipPlanes(lip).back().to_m;
+        put(lipPlace(lip, 0));
+        put(lipPlace(lip, tip));
+        put(lipPlace(lip, 0));
+    }
+    return outline;
+}
+
+void MotionView::paintSide(QPainter& p, const Swim& swim, const Eigen::Vector3d& at,
+                           const QRectF& box, double scale, bool ghost) const {
+    const Inks& c = inks();
+    const QPointF middle = seenFromSide(swim_, Eigen::Vector3d::Zero()).boundingRect().center();
+    QPolygonF outline = seenFromSide(swim, at);
+    for (QPointF& q : outline) {
+        q = box.center() + scale * (q - middle);
+    }
+    p.setPen(ghost ? ghostPen(c) : QPen(c.ink, 1.4));
+    p.setBrush(ghost ? QBrush(Qt::NoBrush) : QBrush(c.sheet));
+    p.drawPolygon(outline);
+}
+
 void MotionView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
@@ -151,32 +196,40 @@ void MotionView::paintEvent(QPaintEvent*) {
         return;
     }
     const BodySizes& sizes = results_->derived->shape->sizes;
-    constexpr double kAbove = 0.42;  // of the height: a bait is longer than deep
-    const double half = kAbove * height();
+    constexpr double kAbove = 0.42, kSide = 0.64;  // of the height; of the width
+    const double half = kAbove * height(), third = kSide * (width() - 2 * kEdge);
     const QRectF above(kEdge, kText, width() - 2 * kEdge, half - kText);
-    const QRectF ahead(kEdge, half + kText, width() - 2 * kEdge, height() - half - kText - kEdge);
+    const QRectF side(kEdge, half + kText, third, height() - half - kText - kEdge);
+    const QRectF ahead(side.right(), side.top(), width() - kEdge - side.right(), side.height());
     const double reach = std::max(swim_.nosePath_m, swim_.tailPath_m);
     const Lip& lip = results_->design->lip;
     const double ahead_m = lip.present ? lip.length_m * std::cos(lip.angle_rad) : 0.0;
     const double deep =
         sizes.maxHeight_m + (lip.present ? lip.length_m * std::sin(lip.angle_rad) : 0.0);
+    const QRectF still = seenFromSide(swim_, Eigen::Vector3d::Zero()).boundingRect();
     const double scale = std::min({above.width() / (1.05 * (sizes.length_m + 2 * ahead_m)),
                                    above.height() / (1.1 * (sizes.maxWidth_m + 2 * reach) + 1e-3),
+                                   side.width() / (1.05 * still.width() + 1e-3),
+                                   side.height() / (1.1 * still.height() + 1e-3),
                                    ahead.height() / (1.15 * deep + 1e-3)});
     const Eigen::Vector3d at = pose();
     if (hasBefore_ && before_.sheds) {
         const double beats = time() * loop_s() * before_.beats_1_s.middle;
         const Eigen::Vector3d was = poseAt(before_, beats - std::floor(beats));
         paintAbove(p, was, above, scale, true);
+        paintSide(p, before_, was, side, scale, true);
         paintAhead(p, was, ahead, scale, true);
     }
     paintAbove(p, at, above, scale, false);
+    paintSide(p, swim_, at, side, scale, false);
     paintAhead(p, at, ahead, scale, false);
     p.setPen(c.ink);
     p.setFont(type(Type::Small));
     p.drawText(QRectF(kEdge, 0, width() - 2 * kEdge, kText), Qt::AlignLeft | Qt::AlignVCenter,
                tr("from above"));
-    p.drawText(QRectF(kEdge, half, width() - 2 * kEdge, kText), Qt::AlignLeft | Qt::AlignVCenter,
+    p.drawText(QRectF(kEdge, half, third, kText), Qt::AlignLeft | Qt::AlignVCenter,
+               tr("from the side"));
+    p.drawText(QRectF(ahead.left(), half, ahead.width(), kText), Qt::AlignRight | Qt::AlignVCenter,
                tr("from ahead"));
     p.setPen(c.quiet);
     p.drawText(QRectF(kEdge, 0, width() - 2 * kEdge, kText), Qt::AlignRight | Qt::AlignVCenter,

@@ -1,4 +1,4 @@
-// A bait swimming: from above and from ahead, to scale, in its own time or slower.
+// A bait swimming: from above, from the side and from ahead, to scale, in its own time or slower.
 #pragma once
 
 #include "app/kit/workbench.h"
@@ -28,6 +28,10 @@ class MotionView : public PlayedView {
     Eigen::Vector3d pose() const;
     void paintAbove(QPainter& painter, const Eigen::Vector3d& pose, const QRectF& box, double scale,
                     bool ghost) const;
+    /// Outline and lip at the attitude of the tow, nose to the left, metres from mid-length.
+    QPolygonF seenFromSide(const Swim& swim, const Eigen::Vector3d& pose) const;
+    void paintSide(QPainter& painter, const Swim& swim, const Eigen::Vector3d& pose,
+                   const QRectF& box, double scale, bool ghost) const;
     void paintAhead(QPainter& painter, const Eigen::Vector3d& pose, const QRectF& box, double scale,
                     bool ghost) const;
 

@@ -141,6 +141,7 @@ void takeFilm(const SwimNotes& notes, Snake& snake) {
 }  // namespace
 
 std::vector<RodPull> rodPulls(const Brief& brief, bool& own) {
+    constexpr double kLongest_s = 10;  // of a wait: then it lies or hangs still
     std::vector<RodPull> pulls;
     bool pauses = false;
     for (const CadenceStep& step : brief.cadence) {
@@ -155,6 +156,9 @@ std::vector<RodPull> rodPulls(const Brief& brief, bool& own) {
             pulls.back().period_s += step.time_s;
             pauses = true;
         }
+    }
+    for (RodPull& pull : pulls) {
+        pull.period_s = std::min(pull.period_s, pull.time_s + kLongest_s);
     }
     own = pauses;
     return pauses ? pulls : std::vector<RodPull>{RodPull{}};
@@ -188,7 +192,8 @@ Glide glideOf(const Derived& d, std::stop_token stop) {
 Glide glideOf(ChainBait chain, const Brief& brief, const Model& model, std::stop_token stop) {
     Glide glide;
     glide.pulls = rodPulls(brief, glide.ownCadence);
-    const double away = std::max(3.0, brief.castLength_m);
+    constexpr double kNearest_m = 15;  // eight pulls must not take it past the rod
+    const double away = std::max(kNearest_m, brief.castLength_m);
     const PlanarChain middle = layOutChain(chain.bait, model, model.chainGapLoss);
     glide.walk = walkSafely(middle, glide.pulls, kPulls, away, model, stop);
     if (glide.walk.lost) {

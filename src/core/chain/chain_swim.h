@@ -40,8 +40,8 @@ struct Glide {
     bool done = false;     ///< false: stopped
 };
 
-/// The pulls of a brief: its cadence with each stretch reeled a pull and each pause a wait; without
-/// one with a pause, the usual pull.
+/// The pulls of a brief: its cadence with each stretch reeled a pull and each pause a wait of ten
+/// seconds at most; without one with a pause, the usual pull.
 std::vector<RodPull> rodPulls(const Brief& brief, bool& own);
 
 Glide glideOf(const Derived& derived, std::stop_token stop = {});

@@ -28,6 +28,23 @@ QWidget* filmTab(Workbench& bench) {
            "emptied here."));
     auto* bowl = new Form(bench, tr("Timed in a bowl"));
     bowl->fields({"/swim/bowl_rolls", "/swim/bowl_time"});
+    bowl->readout(tr("Bowl says"), [](const Results& r) {
+        if (!r.design->swim.bowlRolls) {
+            return QString();
+        }
+        if (swimKind(*r.derived) != SwimKind::Wobble) {
+            return tr("Roll is not in the picture of such a bait: it changes nothing.");
+        }
+        if (!r.swim || !r.swim->bowl) {
+            return QString();
+        }
+        const QString told = QLocale().toString(r.swim->bowl->told_1_s, 'f', 1);
+        return r.swim->bowl->refused
+                   ? tr("not used: told %1 rolls a second").arg(told)
+                   : tr("%1 rolls a second, told %2")
+                         .arg(QLocale().toString(r.swim->bowl->seen_1_s, 'f', 1), told);
+    });
+    bowl->hideLastWhenEmpty();
     bowl->note(
         tr("No line on it, wholly under water; a floater under a thread at its middle. How stiffly "
            "it stands decides most of how it swims when slow."));
