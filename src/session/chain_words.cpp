@@ -136,7 +136,7 @@ QStringList glideWords(const Glide& glide, const Design& design, Bench bench) {
     for (size_t j = 0; j < glide.chain.bait.joints.size(); ++j) {
         int touched = 0;
         for (const PullResult& p : glide.walk.pulls) {
-            touched += p.touched ? 1 : 0;
+            touched += p.touched[j] ? 1 : 0;
         }
         said << (touched > 0 ? tr("Joint %1 comes to its stop in %2 of %3 pulls.")
                                    .arg(jointName(glide.chain, j, design))
@@ -221,7 +221,7 @@ QStringList trialWords(const ChainTrial& trial, const Design& design, Bench benc
             break;
     }
     if (trial.untold) {
-        return {what, tr("not told"), sentence(*trial.untold, bench)};
+        return {what, tr("not told"), QStringLiteral("–")};
     }
     if (trial.of > 0) {
         return {what, tr("%1 of %2 runs").arg(trial.swims).arg(trial.of),

@@ -161,14 +161,14 @@ QStringList meanForceWords(const MeanForces& m, Bench bench) {
     const auto depth = [&](const HeldLevel& h) {
         return h.depth_m ? shown(Quantity::Distance, bench, *h.depth_m) : tr("no depth");
     };
-    const long down = std::lround(-m.swinging->pitch_rad / kDegree),
-               still = std::lround(-m.still.pitch_rad / kDegree);
-    return {tr("Swinging it would run nose down %1° (still %2°), pull %3 (%4), and with the whole "
-               "cast out hold %5 (%6). The depth told everywhere is the still bait's.")
-                .arg(down)
-                .arg(still)
-                .arg(force(m.swinging->pull_N), force(m.still.pull_N), depth(*m.swinging),
-                     depth(m.still))};
+    const auto nose = [](const HeldLevel& h) {
+        return figureText(Symptom::TailHeavy, h.pitch_rad);
+    };
+    return {
+        tr("Swinging it would run %1 (still %2), pull %3 (%4), and with the whole cast out hold "
+           "%5 (%6). The depth told everywhere is the still bait's.")
+            .arg(nose(*m.swinging), nose(m.still), force(m.swinging->pull_N), force(m.still.pull_N),
+                 depth(*m.swinging), depth(m.still))};
 }
 
 }  // namespace wl

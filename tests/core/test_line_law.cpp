@@ -170,7 +170,8 @@ TEST_CASE("chain: the demos are told by what they are made of") {
     }
     const Glide told = glideOf(glide);
     REQUIRE(told.done);
-    CHECK(told.walk.pulls.size() == 8);
+    REQUIRE(told.walk.pulls.size() == 8);
+    CHECK(told.walk.pulls[0].touched.size() == told.chain.bait.joints.size());
     CHECK(told.turn_rad.low <= told.turn_rad.middle);
     CHECK(told.turn_rad.high < 2 * kPi);
     const Snake snake = snakeOf(swims, 0.6);

@@ -162,7 +162,7 @@ GlideWalk walk(const PlanarChain& chain, const std::vector<RodPull>& pulls, int 
         out = std::min(out, tieDistance(chain, y, line.rod_m) + kSlackLeft_m);
         settled = i == kLeftOut ? time : settled;
         const double heading = y[2], along = y[0];
-        bool touched = false;
+        std::vector<bool> touched(chain.joints.size(), false);
         const auto steps = std::max(1L, std::lround(pull.period_s / step));
         for (long k = 0; k < steps; ++k) {
             if (stop.stop_requested()) {
@@ -183,8 +183,10 @@ GlideWalk walk(const PlanarChain& chain, const std::vector<RodPull>& pulls, int 
             }
             result.wild = result.wild || isWild(chain, y);
             for (Eigen::Index j = 0; j + 1 < n; ++j) {
-                touched =
-                    touched || std::abs(y[3 + j] - y[2 + j]) >= chain.joints[size_t(j)].opening_rad;
+                const double bent = std::abs(y[3 + j] - y[2 + j]);
+                if (bent >= chain.joints[size_t(j)].opening_rad) {
+                    touched[size_t(j)] = true;
+                }
             }
         }
         out -= drawnAt(pull, pull.period_s).in_m;
@@ -206,7 +208,7 @@ Coast coast(const PlanarChain& chain) {
         c.way_m += kStep_s * y.segment<2>(n + 2).norm();
         c.time_s += kStep_s;
     }
-    return c;
+    return std::isfinite(c.way_m) ? c : Coast{};
 }
 
 }  // namespace wl

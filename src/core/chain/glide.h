@@ -28,9 +28,9 @@ struct GlideMoment {
 
 /// What one pull did.
 struct PullResult {
-    double turned_rad = 0.0;  ///< change of the front piece's heading, to port positive
-    double way_m = 0.0;       ///< gone towards the rod
-    bool touched = false;     ///< a joint came to its stop
+    double turned_rad = 0.0;    ///< change of the front piece's heading, to port positive
+    double way_m = 0.0;         ///< gone towards the rod
+    std::vector<bool> touched;  ///< of each joint: whether it came to its stop
 };
 
 /// Eight pulls, seen from above.
