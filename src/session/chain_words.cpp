@@ -121,7 +121,8 @@ QStringList glideWords(const Glide& glide, const Design& design, Bench bench) {
     QStringList said{walkWords(glide.verdict)};
     const RodPull& pull = glide.pulls.front();
     said << (glide.ownCadence
-                 ? tr("Eight pulls by the cadence of the brief, on %1 of line.")
+                 ? tr("%1 pulls by the cadence of the brief, on %2 of line.")
+                       .arg(glide.walk.pulls.size())
                        .arg(shown(Quantity::Distance, bench, design.brief.castLength_m))
                  : tr("Eight pulls of %1 in %2, one every %3.")
                        .arg(shown(Quantity::Distance, bench, pull.stroke_m),

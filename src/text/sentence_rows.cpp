@@ -332,6 +332,9 @@ constexpr std::array kRows{
     Row{"swim.side_not_known",
         WL_TR("Which way a bait without a lip runs off the model does not know: it needs a trial. "
               "Bend the tie a hair, pull it, and go on the way that helped.")},
+    Row{"swim.pulls_too_long",
+        WL_TR("The pulls of the cadence are so long that fewer than four fit the cast: make them "
+              "shorter, or cast farther.")},
     Row{"swim.not_followed",
         WL_TR("It is too light for the pull of the rod to be followed: no figure.")},
     Row{"swim.no_mass", WL_TR("It weighs nothing yet: there is nothing to swing.")},

@@ -154,6 +154,25 @@ TEST_CASE("chain: pulls are those of the cadence, with a wait of ten seconds at 
     CHECK_FALSE(own);
 }
 
+TEST_CASE("chain: a bait walked by long pulls stops at the rod, and too few of them tell nothing") {
+    const Derived d = demo(embedded::glide_bait_wade());
+    const ChainBait chain = *chainBait(d, 1.0);
+    Brief brief;
+    brief.castLength_m = 20;
+    brief.cadence = {{0.8, 4}, {0, 1}};  // 3.2 m a pull: five or six on 20 m
+    const Glide some = glideOf(chain, brief, Model{});
+    REQUIRE_FALSE(some.untold);
+    CHECK(some.walk.pulls.size() >= 4);
+    CHECK(some.walk.pulls.size() < 8);
+    for (const GlideMoment& m : some.walk.moments) {
+        CHECK(m.nose_m.x() < 20);
+    }
+    brief.cadence = {{2, 30}, {0, 60}};
+    const Glide none = glideOf(chain, brief, Model{});
+    REQUIRE(none.untold);
+    CHECK(none.untold->code == "swim.pulls_too_long");
+}
+
 TEST_CASE("chain: the demos are told by what they are made of") {
     const Derived glide = demo(embedded::glide_bait_wade()), swims = demo(embedded::swimmer_wade());
     CHECK(swimKind(demo(embedded::demo_wade())) == SwimKind::Wobble);

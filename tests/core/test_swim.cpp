@@ -258,10 +258,16 @@ TEST_CASE("random baits: every swim is finite or says why, and three trends hold
         flat.lip.angle_rad -= 15 * kDegree;
         if (const auto there = evaluate(flat); there && flat.lip.angle_rad > 15 * kDegree) {
             const Run other = computeRun(*there, {}, kCoarseRetrieve);
-            // Where it has one attitude only: of two the other may be taken.
-            if (other.levelTrim && run.trims.size() == 1 && other.trims.size() == 1) {
+            // Of two attitudes, the one nearest its own before.
+            const auto away = [&swim](const Trim& t) {
+                return std::abs(t.pitch_rad - swim.tow.pitch_rad);
+            };
+            const auto nearest =
+                std::min_element(other.trims.begin(), other.trims.end(),
+                                 [&](const Trim& x, const Trim& y) { return away(x) < away(y); });
+            if (nearest != other.trims.end()) {
                 ++angles;
-                flatter += other.levelTrim->lineAngle_rad > swim.tow.lineAngle_rad;
+                flatter += nearest->lineAngle_rad > swim.tow.lineAngle_rad;
             }
         }
         const Design half = scaledDesign(design, 0.7 * d->shape->sizes.length_m);

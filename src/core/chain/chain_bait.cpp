@@ -219,7 +219,6 @@ Result<ChainBait> chainBait(const Derived& d, double speed) {
     bait.squareness = d.shape->sizes.fullness;
     std::vector<size_t> chainOf{0};  // piece of the chain each piece of the design is in
     double from = 0;
-    size_t firstPart = 0;
     const auto close = [&](double to) { bait.pieces.push_back(sliced(d, from, to)); };
     std::vector<size_t> named{0};
     for (size_t j = 0; j < d.shape->joints.size(); ++j) {
@@ -234,8 +233,7 @@ Result<ChainBait> chainBait(const Derived& d, double speed) {
         }
         close(cut.pinX_m);
         from = cut.pinX_m;
-        firstPart = j + 1;
-        named.push_back(firstPart);
+        named.push_back(j + 1);
         chain.jointOf.push_back(j);
         PlanarJoint joint;
         joint.opening_rad = std::min(cut.opening.opening_rad, kMostOpening_rad);

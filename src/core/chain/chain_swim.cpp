@@ -35,7 +35,7 @@ std::vector<double> startShape(size_t which, const PlanarBait& bait) {
     return headings;
 }
 
-// Half-swings aside at places from nose to tail, drift taken off by the mean of both halves.
+// Half-swings aside at places from nose to tail, each without its slow drift.
 std::vector<double> pathOf(const PlanarBait& bait, const SnakeRun& run) {
     std::vector<double> half;
     for (size_t p = 0; p < kPlaces; ++p) {
@@ -196,8 +196,11 @@ Glide glideOf(ChainBait chain, const Brief& brief, const Model& model, std::stop
     const double away = std::max(kNearest_m, brief.castLength_m);
     const PlanarChain middle = layOutChain(chain.bait, model, model.chainGapLoss);
     glide.walk = walkSafely(middle, glide.pulls, kPulls, away, model, stop);
-    if (glide.walk.lost) {
-        glide.untold = Error{"swim.not_followed", "", {}, {}};
+    constexpr size_t kFewest = 4;
+    const bool tooLong = !stop.stop_requested() && glide.walk.pulls.size() < kFewest;
+    if (glide.walk.lost || tooLong) {
+        glide.untold = glide.walk.lost ? Error{"swim.not_followed", "", {}, {}}
+                                       : Error{"swim.pulls_too_long", "/brief/cadence", {}, {}};
         glide.done = true;
         return glide;
     }

@@ -10,7 +10,7 @@ namespace wl {
 namespace {
 
 constexpr double kSeed_rad = 8 * kDegree, kSlackLeft_m = 0.03, kGiveBack_s = 0.2;
-constexpr double kMoment_s = 0.01;
+constexpr double kMoment_s = 0.01, kLastLine_m = 1.0;
 constexpr int kLeftOut = 2;  // pulls till it has its way of going
 
 // How much a stroke has drawn in at a time from its beginning, and how fast: half a cosine, half of
@@ -160,6 +160,9 @@ GlideWalk walk(const PlanarChain& chain, const std::vector<RodPull>& pulls, int 
     for (int i = 0; i < count && !pulls.empty(); ++i) {
         const RodPull& pull = pulls[size_t(i) % pulls.size()];
         out = std::min(out, tieDistance(chain, y, line.rod_m) + kSlackLeft_m);
+        if (out - pull.stroke_m < kLastLine_m) {
+            break;  // it is at the rod
+        }
         settled = i == kLeftOut ? time : settled;
         const double heading = y[2], along = y[0];
         std::vector<bool> touched(chain.joints.size(), false);

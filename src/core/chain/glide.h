@@ -33,7 +33,7 @@ struct PullResult {
     std::vector<bool> touched;  ///< of each joint: whether it came to its stop
 };
 
-/// Eight pulls, seen from above.
+/// A set of pulls, seen from above; fewer than asked for where it comes to the rod before.
 struct GlideWalk {
     std::vector<GlideMoment> moments;  ///< every hundredth of a second
     std::vector<PullResult> pulls;
