@@ -96,14 +96,14 @@ static void EveryLever(benchmark::State& state) {
 }
 BENCHMARK(EveryLever)->Unit(benchmark::kMillisecond);
 
-// 96 throws over the head. Target 60 ms.
+// 96 throws over the head, in the steps of a set. Target 60 ms.
 static void NinetySixThrows(benchmark::State& state) {
     const Result<Derived> derived = evaluate(demo());
     const AirBait bait = airBait(*derived, FlightPlane::Side);
     const CastLine line = castLine(*derived);
     for (auto _ : state) {
         for (int i = 0; i < 96; ++i) {
-            benchmark::DoNotOptimize(fly(bait, derived->model, line, Throw{}));
+            benchmark::DoNotOptimize(fly(bait, derived->model, line, Throw{}, 0.008));
         }
     }
 }

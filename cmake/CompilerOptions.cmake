@@ -29,18 +29,8 @@ endif()
 set(WL_CORE_HEADERS <Eigen/Geometry> <algorithm> <cmath> <functional> <memory> <optional> <string>
                     <vector>)
 
-if(WL_SHARED_ROOMS)
-  set(CMAKE_POSITION_INDEPENDENT_CODE ON)
-  add_link_options(-Wl,--no-undefined)
-  set(WL_LIBRARY_KIND SHARED)
-else()
-  set(WL_LIBRARY_KIND STATIC)
-endif()
-
 function(wl_library name)
-  add_library(${name} ${WL_LIBRARY_KIND} ${ARGN})
-  # No name of its own in the flags: the rooms share one precompiled header.
-  set_target_properties(${name} PROPERTIES DEFINE_SYMBOL "")
+  add_library(${name} STATIC ${ARGN})
   target_link_libraries(${name} PUBLIC wl_options)
   target_include_directories(${name} PUBLIC ${PROJECT_SOURCE_DIR}/src)
   # Under the sanitizers only rooms that reckon are optimised: the rest builds in half the time.

@@ -1,5 +1,7 @@
 #include "io/report_swim.h"
 
+#include <algorithm>
+
 #include "core/chain/chain_swim.h"
 #include "core/reckon/tow.h"
 #include "core/swim/mean_forces.h"
@@ -61,6 +63,18 @@ Json wobbleJson(const Derived& derived, const Run& run) {
         put(j, "still_point", Quantity::Length, swim.stillPoint_m);
         put(j, "nose_path", Quantity::Length, swim.nosePath_m);
         put(j, "tail_path", Quantity::Length, swim.tailPath_m);
+    }
+    if (derived.design->swim.filmFrames) {
+        j["film"] = swim.beatsRefused ? "refused" : "used";
+        j["film_beats_by_told"] = swim.beatFactor;
+        if (derived.design->swim.seenYaw_rad) {
+            j["seen_swing"] = swim.swingRefused ? "refused" : "used";
+            j["seen_swing_force_by_told"] = swim.swingFactor;
+        }
+    }
+    if (swim.bowl) {
+        j["bowl"] = swim.bowl->refused ? "refused" : "used";
+        j["bowl_rolls_per_second"] = {{"told", swim.bowl->told_1_s}, {"seen", swim.bowl->seen_1_s}};
     }
     put(j, "plate_incidence", Quantity::Angle, swim.plateIncidence_rad);
     j["growth_per_second"] = swim.growth_1_s;
@@ -167,9 +181,23 @@ Json glideJson(const Derived& derived) {
         j["radius"] = spreadJson(Quantity::Distance, *glide.radius_m);
     }
     j["turns_to_and_fro"] = glide.walk.alternates;
+    Json pieces = Json::array();
+    for (size_t i = 0; i < glide.walk.pieces.size(); ++i) {
+        Json one;
+        put(one, "turn_per_pull", Quantity::Angle, glide.walk.pieces[i].turn_rad);
+        put(one, "askew_of_its_way", Quantity::Angle, glide.walk.pieces[i].slip_rad);
+        if (i > 0) {
+            one["pulls_to_the_stop"] =
+                std::count_if(glide.walk.pulls.begin(), glide.walk.pulls.end(),
+                              [i](const PullResult& p) { return bool(p.touched[i - 1]); });
+        }
+        pieces.push_back(one);
+    }
+    j["pieces"] = pieces;
     put(j, "coast", Quantity::Distance, glide.coast.way_m);
     put(j, "coast_time", Quantity::Time, glide.coast.time_s);
     put(j, "gravity_ahead_of_side_area", Quantity::Length, glide.lever_m);
+    j["pulls"] = glide.walk.pulls.size();
     putFlags(j, glide.chain);
     return j;
 }
@@ -189,6 +217,9 @@ Json snakeJson(const Derived& derived) {
     j["runs_that_swim"] = snake.swims;
     j["runs"] = snake.of;
     j["may_start_folded"] = snake.mayStartFolded;
+    if (derived.design->swim.filmFrames) {
+        j["film"] = snake.filmRefused ? "refused" : "used";
+    }
     if (snake.swims > 0) {
         j["beats_per_second"] = beatsJson(snake.beats_1_s);
         j["nose_path"] = spreadJson(Quantity::Length, snake.path_m.front());

@@ -121,8 +121,8 @@ QStringList glideWords(const Glide& glide, const Design& design, Bench bench) {
     QStringList said{walkWords(glide.verdict)};
     const RodPull& pull = glide.pulls.front();
     said << (glide.ownCadence
-                 ? tr("%1 pulls by the cadence of the brief, on %2 of line.")
-                       .arg(glide.walk.pulls.size())
+                 ? tr("%n pull(s) by the cadence of the brief, on %1 of line.", nullptr,
+                      int(glide.walk.pulls.size()))
                        .arg(shown(Quantity::Distance, bench, design.brief.castLength_m))
                  : tr("Eight pulls of %1 in %2, one every %3.")
                        .arg(shown(Quantity::Distance, bench, pull.stroke_m),
@@ -134,15 +134,21 @@ QStringList glideWords(const Glide& glide, const Design& design, Bench bench) {
     if (glide.radius_m) {
         said << tr("Bends about %1 round.").arg(roughly(bench, *glide.radius_m));
     }
+    for (size_t i = 0; i < glide.walk.pieces.size() && glide.walk.pieces.size() > 1; ++i) {
+        const PieceWalk& piece = glide.walk.pieces[i];
+        said << tr("%1 turns %2 a pull and goes %3 askew of its way.")
+                    .arg(i == 0 ? tr("Head") : tr("Tail"), angle(piece.turn_rad),
+                         angle(piece.slip_rad));
+    }
     for (size_t j = 0; j < glide.chain.bait.joints.size(); ++j) {
         int touched = 0;
         for (const PullResult& p : glide.walk.pulls) {
             touched += p.touched[j] ? 1 : 0;
         }
-        said << (touched > 0 ? tr("Joint %1 comes to its stop in %2 of %3 pulls.")
+        said << (touched > 0 ? tr("Joint %1 comes to its stop in %2 of %n pull(s).", nullptr,
+                                  int(glide.walk.pulls.size()))
                                    .arg(jointName(glide.chain, j, design))
                                    .arg(touched)
-                                   .arg(glide.walk.pulls.size())
                              : tr("Joint %1 never comes to its stop.")
                                    .arg(jointName(glide.chain, j, design)));
     }
@@ -160,7 +166,7 @@ QStringList snakeWords(const Snake& snake, const Design& design, Bench bench) {
         return {sentence(*snake.untold, bench)};
     }
     QStringList said;
-    const QString count = tr("%1 of %2 runs").arg(snake.swims).arg(snake.of);
+    const QString count = tr("%1 of %n run(s)", nullptr, snake.of).arg(snake.swims);
     said << (snake.verdict == SnakeVerdict::WillSwim ? tr("Will swim in an S: %1 do.").arg(count)
              : snake.verdict == SnakeVerdict::WillNot
                  ? tr("Will not swim in an S: %1 do.").arg(count)
@@ -225,7 +231,7 @@ QStringList trialWords(const ChainTrial& trial, const Design& design, Bench benc
         return {what, tr("not told"), QStringLiteral("–")};
     }
     if (trial.of > 0) {
-        return {what, tr("%1 of %2 runs").arg(trial.swims).arg(trial.of),
+        return {what, tr("%1 of %n run(s)", nullptr, trial.of).arg(trial.swims),
                 trial.swims > 0 ? tr("%1 beats a second").arg(beatRange(trial.beats_1_s))
                                 : QStringLiteral("–")};
     }

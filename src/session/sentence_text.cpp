@@ -48,6 +48,8 @@ Error readFaultError(ReadFault fault, const QString& path, Quantity quantity, Be
             return {"text.divides_by_zero", at, {}, {}};
         case ReadFault::Ambiguous:
             return {"text.ambiguous", at, {std::string(1, bench.decimalMark())}, {}};
+        case ReadFault::ThousandthsOrInches:
+            return {"text.thousandths_or_inches", at, {}, {}};
         default:
             return {"text.not_a_number", at, {}, {}};
     }

@@ -182,10 +182,10 @@ QStringList overSpeedWords(const SwimSweep& sweep, const Swim& swim,
                        .arg(speed(*sweep.notBefore_m_s), speed(*sweep.huntsAbove_m_s))
                  : tr("Hunts not before %1, likely not at all.").arg(speed(*sweep.notBefore_m_s)));
     if (rolled && rolled->of > 0) {
-        said << tr("At %1 it rolls over in %2 of %3 runs, nose and weight a little off each way.")
+        said << tr("At %1 it rolls over in %2 of %n run(s), nose and weight a little off each way.",
+                   nullptr, int(rolled->of))
                     .arg(speed(swim.speed_m_s))
-                    .arg(rolled->rolled)
-                    .arg(rolled->of);
+                    .arg(rolled->rolled);
     }
     said << tr("Which of two variants hunts first is surer than the speed.");
     return said;

@@ -128,8 +128,17 @@ QStringList diagnosisWords(const Diagnosis& d, Bench bench) {
     }
     QStringList said;
     if (d.symptom == Symptom::RunsLeft || d.symptom == Symptom::RunsRight) {
+        if (d.leanSeen_rad) {
+            const QString by = tr("%1°").arg(std::lround(std::abs(*d.leanSeen_rad) / kDegree));
+            said << (!d.leadExcluded ? tr("By the tank log it leans %1 more than drawn: lead is "
+                                          "looked for as far off the middle as that shows.")
+                                           .arg(by)
+                                     : tr("By the tank log it leans %1 more than drawn: the lead "
+                                          "does not do this.")
+                                           .arg(by));
+        }
         if (d.suspects.empty()) {
-            return {tr("Nothing of this bait that is looked at does so.")};
+            return said << tr("Nothing of this bait that is looked at does so.");
         }
         said << tr("Likeliest first, each at a usual tolerance:");
         for (const Suspect& s : d.suspects) {

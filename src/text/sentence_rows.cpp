@@ -18,6 +18,8 @@ constexpr std::array kRows{
     Row{"text.ambiguous",
         WL_TR("That can be read as thousands or as a decimal. Write it without the mark between "
               "thousands, and with “%w1” as the decimal mark.")},
+    Row{"text.thousandths_or_inches",
+        WL_TR("Thousandths or inches? Write the unit: 28 thou, or 0.028 in.")},
     Row{"text.divides_by_zero", WL_TR("A fraction cannot be over zero.")},
     Row{"edit.no_other_side", WL_TR("It stands on the middle: there is no other side to copy it "
                                     "to. Give it a place off the middle first.")},

@@ -150,6 +150,20 @@ TEST_CASE("chain: a coast and eight pulls of the glider") {
     const GlideWalk coarse = walk(c, {RodPull{}}, 8, 25, Model{});
     CHECK(coarse.turn_rad == Approx(w.turn_rad).margin(1 * kDegree));
     CHECK(verdictOf(coarse) == GlideVerdict::TurnsRound);
+    // Both pieces turn with the bait; the tail, dragged round, goes more askew than the head.
+    REQUIRE(w.pieces.size() == 2);
+    CHECK(w.pieces[0].turn_rad == Approx(w.turn_rad));
+    CHECK(std::abs(w.pieces[1].turn_rad - w.pieces[0].turn_rad) < 2 * 30.5 * kDegree);
+    for (const PieceWalk& piece : w.pieces) {
+        CHECK(piece.slip_rad > 1 * kDegree);
+        CHECK(piece.slip_rad < 90 * kDegree);
+    }
+    // Gliding straight on it goes askew no more than it began with.
+    const PlanarChain stiff = layOutChain(glider(0.5 * kDegree), Model{}, 0.8);
+    RodPull gentle;
+    gentle.stroke_m = 0.02;
+    const GlideWalk straight = walk(stiff, {gentle}, 8, 25, Model{});
+    CHECK(straight.pieces[1].slip_rad == Approx(straight.pieces[0].slip_rad).margin(3 * kDegree));
 }
 
 TEST_CASE("chain: the wider a two-piece bait with tail enough opens, the closer its bends") {

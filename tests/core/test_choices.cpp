@@ -128,8 +128,13 @@ TEST_CASE("two hundred seeded baits: mass within 0.05 g and attitude within half
     std::mt19937 random(200);
     std::uniform_real_distribution<double> unit(0, 1);
     const Design demo = demoDesign();
+#ifdef WL_SANITIZED
+    constexpr int kBaits = 40;
+#else
+    constexpr int kBaits = 200;
+#endif
     int met = 0, said = 0;
-    for (int i = 0; i < 400 && met + said < 200; ++i) {
+    for (int i = 0; i < 2 * kBaits && met + said < kBaits; ++i) {
         Design d = demo;
         // A bait of another size, stock and hooks, with a target its own bores were found for:
         // feasible by construction.
@@ -183,8 +188,8 @@ TEST_CASE("two hundred seeded baits: mass within 0.05 g and attitude within half
         met += ok;
         said += !ok;
     }
-    CHECK(met + said == 200);
-    CHECK(met > 190);
+    CHECK(met + said == kBaits);
+    CHECK(met > 0.95 * kBaits);
 }
 
 TEST_CASE("three plans for the demo, each as good as it says, with its price") {

@@ -85,7 +85,12 @@ TEST_CASE("inches are read as fractions of a 64th at most, and the value stays")
     CHECK(fieldText(Quantity::Length, inch, 0.0253999) == "1");  // no 64/64
     // What is thinner than a 16th is read in thousandths; films and wire always are.
     CHECK(fieldText(Quantity::Length, inch, 0.001) == "0.0394");
-    CHECK(fieldText(Quantity::Thickness, inch, 0.01) == "0.3937");
+    CHECK(fieldText(Quantity::Thickness, inch, 0.01) == "393.7");
+    CHECK(read("28", Quantity::Thickness, inch) == Approx(0.028 * 0.0254));
+    CHECK(read("1/16", Quantity::Thickness, inch) == Approx(0.0254 / 16));
+    CHECK(readAmount("0.028", Quantity::Thickness, inch).fault == ReadFault::ThousandthsOrInches);
+    CHECK(read("0.028 in", Quantity::Thickness, inch) == Approx(0.028 * 0.0254));
+    CHECK(fieldText(Quantity::Thickness, inch, 1e-5) == "0.39 thou");
     // To edit it, all its decimals.
     CHECK(read(editText(Quantity::Length, inch, 0.024).c_str(), Quantity::Length, inch) ==
           Approx(0.024).epsilon(1e-6));

@@ -6,7 +6,7 @@
 #include <cmath>
 
 #include "core/hydro/righting.h"
-#include "core/tank/lean.h"
+#include "core/reckon/lean.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
 

@@ -106,6 +106,39 @@ TEST_CASE("a symptom of one side: suspects by what they do, narrowed by two spee
     CHECK(same.suspects[0].fault == FaultRun::Fault::Lead);
     CHECK(diagnose(r.derived, r.run, Symptom::RunsRight, TwoSpeeds::WorseFaster).suspects.size() ==
           4);
+    // What the tank log shows is not looked for again: a lean by lead off the middle.
+    const auto inTank = [](double lean_rad) {
+        Design d = demoDesign();
+        TankReading seen;
+        seen.kind = ReadingKind::Lean;
+        seen.angle_rad = lean_rad;
+        d.tank.readings.push_back(seen);
+        return Reckoned(d);
+    };
+    const Reckoned upright = inTank(0);
+    const Diagnosis held = diagnose(upright.derived, upright.run, Symptom::RunsRight);
+    CHECK(held.leadExcluded);
+    CHECK(held.suspects.size() == 4);
+    const bool leadRight = same.suspects[0].toRight;
+    const double lean = (leadRight ? 6 : -6) * kDegree;
+    const Reckoned leans = inTank(lean);
+    const Diagnosis seen =
+        diagnose(leans.derived, leans.run, Symptom::RunsRight, TwoSpeeds::SameAtBoth);
+    CHECK_FALSE(seen.leadExcluded);
+    REQUIRE(seen.suspects.size() == 1);
+    // The lead so far off the middle leans the drawn bait as seen, by the stages that know its
+    // rest.
+    Design moved = demoDesign();
+    double lead = 0;
+    for (const MassItem& item : leans.derived.mass->items) {
+        lead += item.kind == PartKind::Plug ? item.mass_kg : 0;
+    }
+    moved.tank.correction.applied = true;
+    moved.tank.correction.gravityY_m =
+        (leadRight ? -1 : 1) * seen.suspects[0].size * lead / leans.derived.mass->mass_kg;
+    CHECK(evaluate(moved)->rest->roll_rad == Approx(lean).epsilon(0.1));
+    const Reckoned other = inTank(-lean);
+    CHECK(diagnose(other.derived, other.run, Symptom::RunsRight).leadExcluded);
     // Tied on its axis: a tie bent to a side makes it run there, all else the other way.
     const Reckoned quiet(tiedOnAxis());
     const Diagnosis side = diagnose(quiet.derived, quiet.run, Symptom::RunsRight);

@@ -6,9 +6,9 @@
 #include "core/hydro/righting.h"
 #include "core/hydro/water.h"
 #include "core/plan/plan_lead.h"
+#include "core/reckon/lean.h"
 #include "core/tank/doubt.h"
 #include "core/tank/hook_swaps.h"
-#include "core/tank/lean.h"
 #include "core/tank/waters.h"
 #include "support/sample_bait.h"
 

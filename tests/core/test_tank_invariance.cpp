@@ -5,9 +5,9 @@
 #include "core/clearance/clearance.h"
 #include "core/hydro/righting.h"
 #include "core/plan/plan_lead.h"
+#include "core/reckon/lean.h"
 #include "core/tank/doubt.h"
 #include "core/tank/hook_swaps.h"
-#include "core/tank/lean.h"
 #include "core/tank/waters.h"
 #include "support/sample_bait.h"
 

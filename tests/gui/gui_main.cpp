@@ -4,6 +4,7 @@
 #include <QTemporaryDir>
 
 #include "app/frame/guarded_application.h"
+#include "app/kit/english.h"
 #include "app/kit/theme.h"
 #include "support/catch_runner.h"
 
@@ -18,5 +19,6 @@ int main(int argc, char** argv) {
     QCoreApplication::setOrganizationName("wadeline-test");
     QCoreApplication::setApplicationName("wadeline-test");
     wl::applyTheme(application, false);
+    wl::speakEnglish(application);
     return runCatch(argc, argv);
 }

@@ -1,8 +1,10 @@
 // Every step, part and dialog, in the states makers use: nothing cut, elided or scrolled sideways.
+#include <QFile>
 #include <QScrollArea>
 #include "app/dialogs/compare_dialog.h"
 #include "app/dialogs/new_bait_dialog.h"
 #include "app/dialogs/series_dialog.h"
+#include "app/dialogs/solid_dialog.h"
 #include "app/dialogs/trace_dialog.h"
 #include "app/frame/steps.h"
 #include "app/kit/sheet_tabs.h"
@@ -19,14 +21,28 @@ namespace {
 
 constexpr double kLeastShare = 0.6;  // of the picture's width, nose to tail
 
+// One in another.
+void settleLayouts() {
+    for (int round = 0; round < 6; ++round) {
+        QCoreApplication::sendPostedEvents();
+        QCoreApplication::processEvents();
+    }
+}
+
+void waitBeside(Opened& o) {
+    QCoreApplication::processEvents();
+    for (BesidePage* beside : o.window.sheet()->findChildren<BesidePage*>()) {
+        if (beside->isVisible()) {
+            REQUIRE(QTest::qWaitFor([&] { return beside->isCurrent(); }, 60000));
+        }
+    }
+}
+
 // Every step and every part of it, waiting for what reckons beside.
 QStringList walk(Opened& o, const QString& state) {
     QStringList found;
     const auto look = [&](const QString& place) {
-        for (int round = 0; round < 6; ++round) {  // layouts settle one in another
-            QCoreApplication::sendPostedEvents();
-            QCoreApplication::processEvents();
-        }
+        settleLayouts();
         for (const QString& line : whatIsCut(o.window)) {
             found << QStringLiteral("%1, %2: %3").arg(state, place, line);
         }
@@ -38,12 +54,7 @@ QStringList walk(Opened& o, const QString& state) {
             if (tabs != nullptr) {
                 tabs->setCurrentIndex(i);
             }
-            QCoreApplication::processEvents();
-            for (BesidePage* beside : o.window.sheet()->findChildren<BesidePage*>()) {
-                if (beside->isVisible()) {
-                    REQUIRE(QTest::qWaitFor([&] { return beside->isCurrent(); }, 60000));
-                }
-            }
+            waitBeside(o);
             if (!entry.wide && o.window.tank().isVisible() && o.window.width() >= 1280) {
                 const double length = o.derived().shape->sizes.length_m;
                 const Tank& tank = o.window.tank();
@@ -71,10 +82,7 @@ QStringList walk(Opened& o, const QString& state) {
 // A dialog as it opens.
 QStringList seen(QWidget& dialog, const QString& name) {
     dialog.show();
-    for (int round = 0; round < 6; ++round) {
-        QCoreApplication::sendPostedEvents();
-        QCoreApplication::processEvents();
-    }
+    settleLayouts();
     QStringList found;
     for (const QString& line : whatIsCut(dialog)) {
         found << name + QStringLiteral(": ") + line;
@@ -167,6 +175,18 @@ TEST_CASE("every dialog is seen whole") {
             CompareDialog dialog(o.window.bench(), readDesign(demos()[1].text).value(), &o.window);
             found << seen(dialog, "compare " + bench);
         }
+        {
+            SolidDialog dialog(o.window.bench(), &o.window);
+            found << seen(dialog, "solid, none yet " + bench);
+            QFile file(o.folder.filePath("wedge.obj"));
+            REQUIRE(file.open(QIODevice::WriteOnly));
+            file.write(
+                "v 0 0 0\nv 90 -9 -12\nv 90 9 -12\nv 90 0 14\n"
+                "f 1 3 2\nf 1 4 3\nf 1 2 4\nf 2 3 4\n");
+            file.close();
+            REQUIRE(dialog.load(file.fileName()));
+            found << seen(dialog, "solid " + bench);
+        }
         QWidget* shelf = o.window.showShelf();
         found << seen(*shelf, "shelf " + bench);
         shelf->close();
@@ -188,13 +208,42 @@ TEST_CASE("on a screen too small for it the window is scrolled, and what gets th
     CHECK(o.window.width() <= 683);
     CHECK(o.window.height() <= 384);
     auto* whole = o.window.findChild<QScrollArea*>("whole");
-    for (const char* path : {"/brief/wanted_depth", "/lip/angle"}) {
-        QLineEdit* line = o.field(path);
-        QTest::qWait(1);
-        INFO(path);
-        const QRect place(line->mapTo(whole->viewport(), QPoint()), line->size());
-        CHECK(whole->viewport()->rect().contains(place));
+    QStringList hidden;
+    int lines = 0;
+    for (const StepEntry& entry : stepTable()) {
+#ifdef WL_SANITIZED  // one step of each kind of sheet
+        if (entry.step != Step::Brief && entry.step != Step::Swim) {
+            continue;
+        }
+#endif
+        o.window.rail().choose(entry.step);
+        auto* tabs = o.window.sheet()->findChild<SheetTabs*>();
+        for (int i = 0; i < (tabs != nullptr ? tabs->count() : 1); ++i) {
+            if (tabs != nullptr) {
+                tabs->setCurrentIndex(i);
+            }
+            waitBeside(o);
+            settleLayouts();
+            for (auto* line : o.window.sheet()->findChildren<QLineEdit*>()) {
+                if (!line->isVisible() || !line->isEnabled()) {
+                    continue;
+                }
+                line->setFocus();
+                QTest::qWait(1);
+                ++lines;
+                const QRect place(line->mapTo(whole->viewport(), QPoint()), line->size());
+                if (!whole->viewport()->rect().contains(place)) {
+                    hidden << entry.name + QStringLiteral(" ") + line->objectName();
+                }
+            }
+        }
+        if (tabs != nullptr) {
+            tabs->setCurrentIndex(0);
+        }
     }
+    CHECK(lines > 10);
+    INFO(listed(hidden));
+    CHECK(hidden.isEmpty());
     o.window.rail().setFocus();
     QCoreApplication::processEvents();
     CHECK(o.window.rail().mapTo(whole->viewport(), QPoint()).x() == 0);

@@ -168,7 +168,7 @@ TEST_CASE("the drill table names the bit of the maker's own set, and what it is 
     const QString inch =
         printed({Bench::Inch.withFractions(true), starterShelf().drills(Bench::Inch)});
     // 8 mm is 0.3150 in, 5/16 in is 0.3125.
-    CHECK(inch.contains("5/16 in, 0.0025 in narrower"));
+    CHECK(inch.contains("5/16 in, 2.5 thou narrower"));
     CHECK_FALSE(printed(Bench::Metric).contains("wider"));
 }
 

@@ -1,15 +1,20 @@
 // The swim step and the lip's editor, worked as a maker works them.
 #include <qcustomplot.h>
 
+#include <QFileDialog>
+#include <QLineEdit>
 #include <QRegularExpression>
 #include <QSlider>
 #include <QTableView>
 #include <QTableWidget>
 
+#include "app/pages/swim/ghost_choice.h"
 #include "app/views/chain_view.h"
 #include "app/views/lip_canvas.h"
 #include "app/views/motion_view.h"
 #include "core/placed/lip_sheet.h"
+#include "io/design_file.h"
+#include "io/embedded_data.h"
 #include "opened.h"
 
 using namespace wl;
@@ -53,6 +58,66 @@ TEST_CASE("the swim plays, pauses and is scrubbed, and follows an edit of the li
     CHECK(o.text("swimWords") != before);
     CHECK(view->isPlaying());
     play->setChecked(false);
+}
+
+TEST_CASE("another bait stands dashed beside the motion, one of another kind is told") {
+    Opened o;
+    show(o, "Motion", "swimPart");
+    auto* view = o.window.findChild<MotionView*>("motionView");
+    o.window.findChild<QAbstractButton*>("playSwim")->setChecked(false);
+    view->setTime(0.25);
+    auto* ghost = o.window.findChild<GhostChoice*>("swimGhost");
+    REQUIRE(ghost != nullptr);
+    const auto seen = [&] {
+        view->resize(400, 330);  // whatever room the words leave
+        return view->grab().toImage();
+    };
+    const auto choose = [&](int index) {
+        ghost->setCurrentIndex(index);
+        emit ghost->activated(index);
+        o.beside("swimPart");
+    };
+    const auto openOther = [&](const QByteArray& text, const char* name) {
+        const QString path = o.folder.filePath(name);
+        QFile file(path);
+        REQUIRE(file.open(QIODevice::WriteOnly));
+        file.write(text);
+        file.close();
+        QTimer waiting;
+        QObject::connect(&waiting, &QTimer::timeout, [&] {
+            if (auto* files = qobject_cast<QFileDialog*>(QApplication::activeModalWidget())) {
+                waiting.stop();
+                files->findChild<QLineEdit*>("fileNameEdit")->setText(path);
+                QTest::keyClick(files->findChild<QLineEdit*>("fileNameEdit"), Qt::Key_Return);
+            }
+        });
+        waiting.start(20);
+        choose(1);
+    };
+    choose(2);
+    const QImage alone = seen();
+    Design wider = o.design();
+    wider.name = "wide one";
+    wider.lip.width_m *= 1.3;
+    openOther(QByteArray::fromStdString(writeDesign(wider)), "wide.wade");
+    CHECK(o.text("dashedWords").contains("Dashed: wide one"));
+    CHECK(o.text("dashedWords").contains("full beats a second"));
+    CHECK(seen() != alone);
+    openOther(QByteArray::fromStdString(std::string(embedded::glide_bait_wade())), "glide.wade");
+    CHECK(o.text("dashedWords").contains("does not swim this way"));
+    CHECK(seen() == alone);
+    openOther("no design", "broken.wade");
+    CHECK(ghost->ghost() == Ghost::Other);  // what stood there stays
+    choose(2);
+    CHECK_FALSE(o.window.findChild<QWidget*>("dashedWords")->isVisible());
+    // A walked bait beside another.
+    o.window.openDemo(3);
+    o.settle();
+    Design stiffer = o.design();
+    stiffer.name = "stiff one";
+    stiffer.joints[0].gap_m *= 0.7;
+    openOther(QByteArray::fromStdString(writeDesign(stiffer)), "stiff.wade");
+    CHECK(o.text("dashedWords").contains("the way of stiff one"));
 }
 
 TEST_CASE("over speed it says where it wakes, and for one not settled nothing of blowing out") {
@@ -179,7 +244,7 @@ TEST_CASE("rolls timed in a bowl are said beside their field and in the motion")
     show(o, "Motion", "swimPart");
     CHECK(o.text("swimWords").contains("rolls timed in the bowl are too far"));
     const BowlRoll bowl = *o.window.bench().results()->swim->bowl;
-    o.type("/swim/bowl_time", QString::number(10 / (1.1 * bowl.told_1_s), 'f', 3));
+    o.type("/swim/bowl_time", QString::number(10 / (1.1 * bowl.told_1_s), 'f', 2));
     show(o, "Motion", "swimPart");
     CHECK(o.text("swimWords").contains("a second in your bowl"));
 }

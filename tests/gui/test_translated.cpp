@@ -35,17 +35,21 @@ class Bracketed : public QTranslator {
     mutable std::set<Asked> asked;
 };
 
-std::set<Asked> extracted(const QString& ts) {
+// Of a file of words; those that go with a number alone, where asked.
+std::set<Asked> extracted(const QString& ts, bool numbered = false) {
     QFile file(ts);
     REQUIRE(file.open(QIODevice::ReadOnly));
     std::set<Asked> all;
     QXmlStreamReader xml(&file);
     QString context;
+    bool wanted = true;
     while (!xml.atEnd()) {
         xml.readNext();
         if (xml.isStartElement() && xml.name() == QLatin1String("name")) {
             context = xml.readElementText();
-        } else if (xml.isStartElement() && xml.name() == QLatin1String("source")) {
+        } else if (xml.isStartElement() && xml.name() == QLatin1String("message")) {
+            wanted = !numbered || xml.attributes().hasAttribute(QLatin1String("numerus"));
+        } else if (wanted && xml.isStartElement() && xml.name() == QLatin1String("source")) {
             all.insert({context, xml.readElementText()});
         }
     }
@@ -196,6 +200,16 @@ TEST_CASE("no text on the screen escapes the translation, and every one is extra
     REQUIRE(extract.waitForFinished(60000));
     REQUIRE(extract.exitCode() == 0);
     const std::set<Asked> found = extracted(ts);
+    const std::set<Asked> numbered = extracted(ts, true);
+    CHECK(numbered.size() > 10);
+    CHECK(numbered == extracted(QStringLiteral(WL_SOURCE_DIR "/resources/words_en.ts"), true));
+    for (const auto& [context, source] : numbered) {
+        for (const int n : {1, 2}) {
+            INFO(source.toStdString());
+            CHECK_FALSE(QCoreApplication::translate(context.toUtf8(), source.toUtf8(), nullptr, n)
+                            .contains(QStringLiteral("(s)")));
+        }
+    }
     for (const Asked& asked : language.asked) {
         if (found.count(asked) == 0) {
             FAIL_CHECK("not extracted: " << asked.first.toStdString() << ": "

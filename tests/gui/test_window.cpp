@@ -102,8 +102,15 @@ TEST_CASE("a changed figure shows what it was until the next edit") {
     CHECK(o.window.bench().bait.before()->design->lip.length_m == Approx(0.024));
     o.window.bench().document.undoStack()->undo();
     CHECK(o.window.findChild<QLabel*>("/lip/width/was")->text() == "was 20");
-    // Another bait was nothing before.
     o.settle();
+    // The rail as well: the depth is another, the stock is the same.
+    const QString told = o.window.rail().verdict(Step::Run);
+    o.type("/lip/length", "20");
+    CHECK(o.window.rail().verdict(Step::Run) != told);
+    CHECK(o.window.rail().was(Step::Run) == "was " + told);
+    CHECK(o.window.rail().item(int(Step::Run))->toolTip() == "was " + told);
+    CHECK(o.window.rail().was(Step::Stock).isEmpty());
+    // Another bait was nothing before.
     o.window.openDemo(1);
     o.settle();
     CHECK_FALSE(o.window.bench().bait.before());

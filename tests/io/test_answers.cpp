@@ -7,6 +7,7 @@
 #include "io/answers.h"
 #include "io/design_file.h"
 #include "io/report.h"
+#include "io/report_swim.h"
 #include "io/run_answers.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
@@ -131,6 +132,29 @@ TEST_CASE("a plan's answer is what the planned design then weighs and how it lie
     Design none = demoDesign();
     none.bores.clear();
     CHECK(read(planAnswer(none))["error"]["code"] == "plan.no_bores");
+}
+
+TEST_CASE("a film and a bowl stand in the report's swim with what they change") {
+    const auto swimOfReport = [](const Design& design) {
+        const Derived derived = evaluated(design);
+        return Json::parse(swimJson(derived, computeRun(derived, {}, kCoarseRetrieve)).dump());
+    };
+    Design d = demoDesign();
+    const Json told = swimOfReport(d);
+    CHECK_FALSE(told.contains("film"));
+    CHECK_FALSE(told.contains("bowl"));
+    d.swim.filmBeats = 10;
+    d.swim.filmSpeed_m_s = d.brief.retrieveSpeed_m_s;
+    d.swim.filmFrames =
+        10 * d.swim.filmRate_1_s / (1.2 * told["beats_per_second"]["middle"].get<double>());
+    d.swim.bowlRolls = 10;
+    d.swim.bowlTime_s = 5;
+    const Json seen = swimOfReport(d);
+    CHECK(seen["film"] == "used");
+    CHECK(seen["film_beats_by_told"].get<double>() == Approx(1.2).epsilon(0.05));
+    CHECK(seen["bowl_rolls_per_second"]["seen"] == 2.0);
+    d.swim.filmFrames = *d.swim.filmFrames * 5;
+    CHECK(swimOfReport(d)["film"] == "refused");
 }
 
 TEST_CASE("ways and mends offer whole designs that weigh what is told") {

@@ -33,9 +33,9 @@ CompareDialog::CompareDialog(Workbench& bench, const Design& other, QWidget* par
     table_->setRows({tr("Of"), tr("Field"), tr("This bait"), QString::fromStdString(other.name)},
                     rows);
     auto* words = plainLabel(
-        rows.isEmpty()
-            ? tr("The two are the same in every field.")
-            : tr("%1 fields differ. Lists are held against each other by place.").arg(rows.size()));
+        rows.isEmpty() ? tr("The two are the same in every field.")
+                       : tr("%n field(s) differ. Lists are held against each other by place.",
+                            nullptr, int(rows.size())));
     words->setObjectName(QStringLiteral("compareWords"));
     words->setWordWrap(true);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);

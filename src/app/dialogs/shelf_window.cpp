@@ -251,7 +251,7 @@ bool ShelfWindow::importCsv(const QString& path) {
     if (!tell(bench_.shelf.merge(*read))) {
         return false;
     }
-    say(tr("%1 things taken in.").arg(read->size()));
+    say(tr("%n thing(s) taken in.", nullptr, int(read->size())));
     return true;
 }
 
@@ -260,7 +260,7 @@ bool ShelfWindow::exportCsv(const QString& path) {
             writeWholeFile(path.toStdU16String(), writeShelfCsv(bench_.shelf.entries()))) {
         return tell(*error);
     }
-    say(tr("%1 things written to %2.").arg(bench_.shelf.entries().size()).arg(path));
+    say(tr("%n thing(s) written to %1.", nullptr, int(bench_.shelf.entries().size())).arg(path));
     return true;
 }
 

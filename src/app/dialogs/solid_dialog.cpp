@@ -129,15 +129,14 @@ void SolidDialog::say() {
     const double k = metresPer(FileUnit(unit_->currentIndex()));
     const double longest = longestSide(raw_) * k;
     QString text =
-        tr("%1 triangles, %2 long, %3.")
-            .arg(raw_.triangles.size())
+        tr("%n triangle(s), %1 long, %2.", nullptr, int(raw_.triangles.size()))
             .arg(bench_.text(Quantity::Length, longest),
                  bench_.text(Quantity::Volume, integrateMesh(raw_).volume_m3 * k * k * k));
     if (turned_) {
         text += tr(" It was inside out; its faces were turned.");
     }
     if (shells_ > 1) {
-        text += tr(" It has %1 shells.").arg(shells_);
+        text += tr(" It has %n shell(s).", nullptr, int(shells_));
     }
     const QString next[] = {tr(" Click the nose tip."), tr(" Click the tail tip."),
                             tr(" Click the back."), tr(" “Make it the body” takes it over.")};

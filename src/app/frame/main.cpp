@@ -10,6 +10,7 @@
 #include "app/frame/guarded_application.h"
 #include "app/frame/main_window.h"
 #include "app/frame/screenshots.h"
+#include "app/kit/english.h"
 #include "app/kit/theme.h"
 #include "sheet/shipped_font.h"
 
@@ -53,6 +54,7 @@ int main(int argc, char** argv) {
     QGuiApplication::setApplicationDisplayName(QString());
     QGuiApplication::setDesktopFileName(QStringLiteral("org.wadeline.WadeLine"));
     wl::loadShippedFont();
+    wl::speakEnglish(application);
     QApplication::setWindowIcon(QIcon(QStringLiteral(":/wadeline.svg")));
     parser.process(application);
 

@@ -9,6 +9,8 @@
 namespace wl {
 namespace {
 
+constexpr int kVerdict = Qt::UserRole, kIdle = Qt::UserRole + 1, kWas = Qt::UserRole + 2;
+
 class RailDelegate : public QStyledItemDelegate {
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
@@ -30,11 +32,21 @@ class RailDelegate : public QStyledItemDelegate {
         }
         p->setFont(type(Type::Body, active));
         // A step that does not apply is dimmed.
-        p->setPen(index.data(Qt::UserRole + 1).toBool() ? c.quiet : c.ink);
+        p->setPen(index.data(kIdle).toBool() ? c.quiet : c.ink);
         p->drawText(r.adjusted(14, 4, -4, -20), Qt::AlignLeft | Qt::AlignVCenter,
                     index.data(Qt::DisplayRole).toString());
         p->setFont(type(Type::Small));
-        const QString verdict = index.data(Qt::UserRole).toString();
+        // Beside the name where there is room; the tip has it always.
+        const QString was = index.data(kWas).toString();
+        const QRect beside = r.adjusted(
+            22 + QFontMetrics(type(Type::Body, active))
+                     .horizontalAdvance(index.data(Qt::DisplayRole).toString()),
+            4, -6, -20);
+        if (!was.isEmpty() && p->fontMetrics().horizontalAdvance(was) <= beside.width()) {
+            p->setPen(c.quiet);
+            p->drawText(beside, Qt::AlignRight | Qt::AlignVCenter, was);
+        }
+        const QString verdict = index.data(kVerdict).toString();
         p->setPen(verdict.startsWith(QStringLiteral("▲")) ? c.signal : c.quiet);
         p->drawText(r.adjusted(14, 22, -4, -4), Qt::AlignLeft | Qt::AlignVCenter,
                     p->fontMetrics().elidedText(verdict, Qt::ElideRight, r.width() - 20));
@@ -72,14 +84,24 @@ QString OrderRail::verdict(Step step) const {
     return !r->derived && entry.unreckoned ? entry.unreckoned() : entry.verdict(bench_, *r);
 }
 
+QString OrderRail::was(Step step) const {
+    const ResultsPtr before = bench_.bait.before();
+    return before ? Workbench::was(entryOf(step).verdict(bench_, *before), verdict(step))
+                  : QString();
+}
+
 void OrderRail::refresh() {
     for (const StepEntry& entry : stepTable()) {
         const QString text = verdict(entry.step);
         if (text != QStringLiteral("…")) {
             QListWidgetItem* line = item(int(entry.step));
-            line->setData(Qt::UserRole, text);
-            line->setData(Qt::UserRole + 1, entry.idle && entry.idle(bench_.design()));
-            line->setData(Qt::AccessibleTextRole, QStringLiteral("%1: %2").arg(entry.name, text));
+            line->setData(kVerdict, text);
+            line->setData(kIdle, entry.idle && entry.idle(bench_.design()));
+            line->setData(kWas, was(entry.step));
+            line->setToolTip(was(entry.step));
+            line->setData(
+                Qt::AccessibleTextRole,
+                QStringLiteral("%1: %2 %3").arg(entry.name, text, was(entry.step)).trimmed());
         }
     }
 }

@@ -13,6 +13,8 @@ class OrderRail : public QListWidget {
     explicit OrderRail(Workbench& bench, QWidget* parent = nullptr);
     void choose(Step step) { setCurrentRow(int(step)); }
     QString verdict(Step step) const;
+    /// "was 1.2 m" where the last edit changed the verdict of a step.
+    QString was(Step step) const;
 
   signals:
     void stepChosen(Step step);

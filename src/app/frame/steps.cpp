@@ -54,7 +54,8 @@ QString jointOpening(const Workbench& bench, const Results& r) {
     for (const JointCut& cut : joints) {
         least = std::min(least, cut.opening.opening_rad);
     }
-    return tr("%1 pieces, ±%2").arg(joints.size() + 1).arg(bench.text(Quantity::Angle, least));
+    return tr("%n piece(s), ±%1", nullptr, int(joints.size()) + 1)
+        .arg(bench.text(Quantity::Angle, least));
 }
 
 QString atRest(const Workbench& bench, const Results& r) {
@@ -109,8 +110,8 @@ QString sheetKind(const Workbench&, const Results&) {
 }
 
 QString testCount(const Workbench&, const Results& r) {
-    const size_t tests = r.design->log.size();
-    return tests == 0 ? tr("no test yet") : tests == 1 ? tr("one test") : tr("%1 tests").arg(tests);
+    const int tests = int(r.design->log.size());
+    return tests == 0 ? tr("no test yet") : tr("%n test(s)", nullptr, tests);
 }
 
 QString dash() {

@@ -21,35 +21,30 @@ ChainView::ChainView(Workbench& bench, QWidget* parent) : PlayedView(parent), be
     connect(&bench, &Workbench::benchChanged, this, qOverload<>(&QWidget::update));
 }
 
-void ChainView::take(const ResultsPtr& results, const PlanarBait& bait) {
-    if (results_ && results_->revision != results->revision && stream_m_s_ == 0) {
-        before_ = frames_;
-    }
-    results_ = results;
-    bait_ = bait;
-    frames_.clear();
-    why_.clear();
+const ChainView::Frame& ChainView::Moving::at(double time_s) const {
+    const auto step = size_t(std::max(0.0, time_s / std::max(1e-9, step_s)));
+    return frames[step % frames.size()];
 }
 
-void ChainView::show(const ResultsPtr& results, const Glide& glide) {
-    stream_m_s_ = 0;
-    take(results, glide.chain.bait);
+ChainView::Moving ChainView::movingOf(const Glide& glide) {
+    Moving moving;
+    moving.bait = glide.chain.bait;
     for (const GlideMoment& m : glide.walk.moments) {
-        frames_.push_back({{m.nose_m.x(), m.nose_m.y()},
-                           m.headings_rad,
-                           {m.middle_m.x(), m.middle_m.y()},
-                           m.pulled});
+        moving.frames.push_back({{m.nose_m.x(), m.nose_m.y()},
+                                 m.headings_rad,
+                                 {m.middle_m.x(), m.middle_m.y()},
+                                 m.pulled});
     }
-    step_s_ = frames_.size() > 1 ? glide.walk.moments[1].time_s - glide.walk.moments[0].time_s : 0;
-    setPlaying(isPlaying());
-    update();
+    moving.step_s =
+        moving.frames.size() > 1 ? glide.walk.moments[1].time_s - glide.walk.moments[0].time_s : 0;
+    return moving;
 }
 
-void ChainView::show(const ResultsPtr& results, const Snake& snake) {
+ChainView::Moving ChainView::movingOf(const Snake& snake) {
     constexpr double kBeats = 4;
-    take(results, snake.chain.bait);
-    before_.clear();
-    stream_m_s_ = snake.speed_m_s;
+    Moving moving;
+    moving.bait = snake.chain.bait;
+    moving.stream_m_s = snake.speed_m_s;
     const SnakeRun& run = snake.shown;
     // Whole beats from the end, so that the loop closes.
     const double steps = run.beat > 0 ? kBeats / run.beat / run.step : double(run.shapes.size());
@@ -62,38 +57,84 @@ void ChainView::show(const ResultsPtr& results, const Snake& snake) {
         const Eigen::VectorXd& q = run.shapes[k];
         Frame frame;
         // A heading there puts the tail to port, here the nose: the picture is mirrored.
-        frame.nose_m = {0, -(q[0] - drift) * bait_.length_m};
+        frame.nose_m = {0, -(q[0] - drift) * moving.bait.length_m};
         for (Eigen::Index i = 1; i < q.size(); ++i) {
             frame.headings_rad.push_back(q[i]);
         }
-        frames_.push_back(frame);
+        moving.frames.push_back(frame);
     }
-    step_s_ = run.step * bait_.length_m / std::max(0.01, snake.speed_m_s);
+    moving.step_s = run.step * moving.bait.length_m / std::max(0.01, snake.speed_m_s);
+    return moving;
+}
+
+void ChainView::take(const ResultsPtr& results, Moving moving) {
+    if (revision_ != results->revision && !now_.frames.empty()) {
+        before_ = std::move(now_);
+    }
+    revision_ = results->revision;
+    now_ = std::move(moving);
+    why_.clear();
     setPlaying(isPlaying());
     update();
 }
 
+void ChainView::show(const ResultsPtr& results, const Glide& glide) {
+    take(results, movingOf(glide));
+}
+
+void ChainView::show(const ResultsPtr& results, const Snake& snake) {
+    take(results, movingOf(snake));
+}
+
 void ChainView::showNothing(const QString& why) {
-    frames_.clear();
-    before_.clear();
+    now_ = before_ = {};
     why_ = why;
     setPlaying(isPlaying());
     update();
 }
 
+void ChainView::setOther(const Glide& glide) {
+    other_ = movingOf(glide);
+    update();
+}
+
+void ChainView::setOther(const Snake& snake) {
+    other_ = movingOf(snake);
+    update();
+}
+
+void ChainView::setNoOther() {
+    other_ = {};
+    update();
+}
+
+void ChainView::setGhost(Ghost ghost) {
+    ghost_ = ghost;
+    update();
+}
+
+const ChainView::Moving* ChainView::ghost() const {
+    const Moving* dashed = ghost_ == Ghost::Before  ? &before_
+                           : ghost_ == Ghost::Other ? &other_
+                                                    : nullptr;
+    const bool alike = dashed && (dashed->stream_m_s == 0) == (now_.stream_m_s == 0);
+    return alike && !dashed->frames.empty() ? dashed : nullptr;
+}
+
 double ChainView::loop_s() const {
-    return step_s_ * double(frames_.size());
+    return now_.step_s * double(now_.frames.size());
 }
 
 const ChainView::Frame& ChainView::now() const {
-    return frames_[std::min(size_t(time() * double(frames_.size())), frames_.size() - 1)];
+    const size_t count = now_.frames.size();
+    return now_.frames[std::min(size_t(time() * double(count)), count - 1)];
 }
 
-void ChainView::paintBait(QPainter& p, const Frame& frame, const QPointF& noseAt,
-                          double scale) const {
+void ChainView::paintBait(QPainter& p, const PlanarBait& bait, const Frame& frame,
+                          const QPointF& noseAt, double scale) {
     QPointF pin = noseAt;
-    for (size_t i = 0; i < bait_.pieces.size() && i < frame.headings_rad.size(); ++i) {
-        const PlanarPiece& piece = bait_.pieces[i];
+    for (size_t i = 0; i < bait.pieces.size() && i < frame.headings_rad.size(); ++i) {
+        const PlanarPiece& piece = bait.pieces[i];
         const double c = std::cos(frame.headings_rad[i]), s = std::sin(frame.headings_rad[i]);
         const auto place = [&](double aft, double port) {
             return pin + scale * onPage(-aft * c - port * s, -aft * s + port * c);
@@ -117,11 +158,12 @@ void ChainView::paintWay(QPainter& p, const QRectF& whole) const {
     const Inks& c = inks();
     const QRectF box = whole.adjusted(0, 0, 0, -kText);  // its measure stands under it
     QRectF all;
-    for (const std::vector<Frame>* frames : {&frames_, &before_}) {
-        for (const Frame& f : *frames) {
+    const Moving* dashed = ghost();
+    for (const Moving* moving : {&now_, dashed}) {
+        for (const Frame& f : moving ? moving->frames : std::vector<Frame>()) {
+            const double length = moving->bait.length_m;
             const QPointF at = onPage(f.middle_m.x(), f.middle_m.y());
-            all |= QRectF(at - QPointF(bait_.length_m, bait_.length_m),
-                          2 * QSizeF(bait_.length_m, bait_.length_m));
+            all |= QRectF(at - QPointF(length, length), 2 * QSizeF(length, length));
         }
     }
     const double scale = std::min(box.width() / all.width(), box.height() / all.height());
@@ -135,22 +177,25 @@ void ChainView::paintWay(QPainter& p, const QRectF& whole) const {
         }
         return line;
     };
-    if (!before_.empty()) {
+    if (dashed) {
         p.setPen(QPen(c.quiet, 1.2, Qt::DashLine));
-        p.drawPolyline(track(before_));
+        p.drawPolyline(track(dashed->frames));
+        p.setBrush(Qt::NoBrush);
+        const Frame& there = dashed->at(time() * loop_s());
+        paintBait(p, dashed->bait, there, place(there.nose_m), scale);
     }
     p.setPen(QPen(c.ink, 1.6));
-    p.drawPolyline(track(frames_));
+    p.drawPolyline(track(now_.frames));
     p.setBrush(c.signal);
     p.setPen(Qt::NoPen);
-    for (size_t k = 0; k < frames_.size(); ++k) {
-        if (frames_[k].pulled && (k == 0 || !frames_[k - 1].pulled)) {
-            p.drawEllipse(place(frames_[k].middle_m), 3, 3);
+    for (size_t k = 0; k < now_.frames.size(); ++k) {
+        if (now_.frames[k].pulled && (k == 0 || !now_.frames[k - 1].pulled)) {
+            p.drawEllipse(place(now_.frames[k].middle_m), 3, 3);
         }
     }
     p.setPen(QPen(c.ink, 1.2));
     p.setBrush(c.sheet);
-    paintBait(p, now(), place(now().nose_m), scale);
+    paintBait(p, now_.bait, now(), place(now().nose_m), scale);
     // A length to measure by, round in the maker's units.
     const bool inches = !bench_.bench().isMetric();
     const double unit = inches ? 12 * 0.0254 : 0.1;
@@ -172,37 +217,38 @@ void ChainView::paintWay(QPainter& p, const QRectF& whole) const {
 void ChainView::paintTurned(QPainter& p, const QRectF& box) const {
     constexpr double kAlong = 1.15, kRoom = 0.15;
     double aside = 0;
-    for (const Frame& f : frames_) {
+    for (const Frame& f : now_.frames) {
         const std::vector<double> turned = turnedOf(f);
         double y = 0, low = 0, high = 0;
-        for (size_t i = 0; i < bait_.pieces.size(); ++i) {
-            y -= bait_.pieces[i].length_m * std::sin(turned[i]);
+        for (size_t i = 0; i < now_.bait.pieces.size(); ++i) {
+            y -= now_.bait.pieces[i].length_m * std::sin(turned[i]);
             low = std::min(low, y);
             high = std::max(high, y);
         }
         aside = std::max(aside, high - low);
     }
-    const double across = aside + bait_.greatestWidth_m() + kRoom * bait_.length_m;
-    const double scale = std::min(box.width() / (kAlong * bait_.length_m), box.height() / across);
+    const double across = aside + now_.bait.greatestWidth_m() + kRoom * now_.bait.length_m;
+    const double scale =
+        std::min(box.width() / (kAlong * now_.bait.length_m), box.height() / across);
     Frame frame = now();
     frame.headings_rad = turnedOf(frame);
     QRectF taken(0, 0, 0, 0);
     QPointF pin;
-    for (size_t i = 0; i < bait_.pieces.size(); ++i) {
+    for (size_t i = 0; i < now_.bait.pieces.size(); ++i) {
         const double h = frame.headings_rad[i];
-        pin += bait_.pieces[i].length_m * onPage(-std::cos(h), -std::sin(h));
+        pin += now_.bait.pieces[i].length_m * onPage(-std::cos(h), -std::sin(h));
         taken.setTop(std::min(taken.top(), pin.y()));
         taken.setBottom(std::max(taken.bottom(), pin.y()));
         taken.setRight(std::max(taken.right(), pin.x()));
     }
-    paintBait(p, frame, box.center() - scale * taken.center(), scale);
+    paintBait(p, now_.bait, frame, box.center() - scale * taken.center(), scale);
 }
 
 std::vector<double> ChainView::turnedOf(const Frame& frame) const {
     std::vector<double> turned = frame.headings_rad;
     double mean = 0;
     for (size_t i = 0; i < turned.size(); ++i) {
-        mean += turned[i] * bait_.pieces[i].length_m / bait_.length_m;
+        mean += turned[i] * now_.bait.pieces[i].length_m / now_.bait.length_m;
     }
     for (double& h : turned) {
         h -= mean;
@@ -215,32 +261,50 @@ void ChainView::paintInStream(QPainter& p, const QRectF& box) const {
     constexpr double kAlong = 1.9, kAhead = 0.1;
     const Inks& c = inks();
     double aside = 0;
-    for (const Frame& f : frames_) {
-        aside = std::max({aside, std::abs(f.nose_m.y()), std::abs(tailOf(f).y())});
+    for (const Frame& f : now_.frames) {
+        aside = std::max({aside, std::abs(f.nose_m.y()), std::abs(tailOf(now_.bait, f).y())});
     }
-    const double scale = std::min(box.width() / (kAlong * bait_.length_m),
-                                  box.height() / (2 * aside + 0.2 * bait_.length_m));
+    double longest = now_.bait.length_m;
+    const Moving* dashed = ghost();
+    if (dashed) {
+        longest = std::max(longest, dashed->bait.length_m);
+        for (const Frame& f : dashed->frames) {
+            const double tail = tailOf(dashed->bait, f).y();
+            aside = std::max({aside, std::abs(f.nose_m.y()), std::abs(tail)});
+        }
+    }
+    const double scale =
+        std::min(box.width() / (kAlong * longest), box.height() / (2 * aside + 0.2 * longest));
     const QPointF origin(box.left() + kAhead * box.width(), box.center().y());
     QPolygonF track;
-    const auto index = size_t(&now() - frames_.data());
-    for (size_t back = 0; back < frames_.size(); ++back) {
-        const QPointF tail = tailOf(frames_[(index + frames_.size() - back) % frames_.size()]);
-        track << origin + scale * onPage(tail.x() - double(back) * step_s_ * stream_m_s_, tail.y());
+    const auto index = size_t(&now() - now_.frames.data());
+    for (size_t back = 0; back < now_.frames.size(); ++back) {
+        const QPointF tail = tailOf(
+            now_.bait, now_.frames[(index + now_.frames.size() - back) % now_.frames.size()]);
+        track << origin + scale * onPage(tail.x() - double(back) * now_.step_s * now_.stream_m_s,
+                                         tail.y());
     }
     p.save();
     p.setClipRect(box);
-    p.setPen(QPen(c.quiet, 1.2, Qt::DashLine));
+    p.setPen(QPen(c.quiet, 1.4, Qt::DotLine));
     p.drawPolyline(track);
     p.restore();
+    if (dashed) {
+        p.setPen(QPen(c.quiet, 1.2, Qt::DashLine));
+        p.setBrush(Qt::NoBrush);
+        const Frame& there = dashed->at(time() * loop_s());
+        paintBait(p, dashed->bait, there, origin + scale * onPage(0, there.nose_m.y()), scale);
+    }
     p.setPen(QPen(c.ink, 1.4));
-    paintBait(p, now(), origin + scale * onPage(0, now().nose_m.y()), scale);
+    p.setBrush(c.sheet);
+    paintBait(p, now_.bait, now(), origin + scale * onPage(0, now().nose_m.y()), scale);
 }
 
-QPointF ChainView::tailOf(const Frame& frame) const {
+QPointF ChainView::tailOf(const PlanarBait& bait, const Frame& frame) {
     QPointF tail(0, frame.nose_m.y());
-    for (size_t i = 0; i < bait_.pieces.size(); ++i) {
+    for (size_t i = 0; i < bait.pieces.size(); ++i) {
         const double h = frame.headings_rad[i];
-        tail -= bait_.pieces[i].length_m * QPointF(std::cos(h), std::sin(h));
+        tail -= bait.pieces[i].length_m * QPointF(std::cos(h), std::sin(h));
     }
     return tail;
 }
@@ -250,7 +314,7 @@ void ChainView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
     p.fillRect(rect(), c.waterFill);
-    if (frames_.empty()) {
+    if (now_.frames.empty()) {
         p.setPen(c.ink);
         p.setFont(type(Type::Body));
         p.drawText(rect().adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,
@@ -258,7 +322,7 @@ void ChainView::paintEvent(QPaintEvent*) {
         return;
     }
     p.setBrush(c.sheet);
-    const bool walked = stream_m_s_ == 0;
+    const bool walked = now_.stream_m_s == 0;
     constexpr double kWay = 0.6;  // of the height
     const double half = walked ? kWay * height() : 0;
     const QRectF close(kEdge, half + kText, width() - 2 * kEdge, height() - half - kText - kEdge);
@@ -276,7 +340,7 @@ void ChainView::paintEvent(QPaintEvent*) {
                    text);
     };
     line(0, walked ? tr("its way from above, to scale; a dot at each pull")
-                   : tr("from above, to scale; dashed: the way of its tail"));
+                   : tr("from above, to scale; dotted: the way of its tail"));
     if (walked) {
         line(half, tr("close by, from above, turned with it"));
     }

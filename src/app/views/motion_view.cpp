@@ -1,19 +1,36 @@
 #include "app/views/motion_view.h"
 
 #include <QPainter>
-#include <QPainterPath>
+#include <QTransform>
 #include <cmath>
 
 #include <Eigen/Geometry>
 
-#include "app/kit/fit_text.h"
-#include "app/kit/theme.h"
+#include "app/views/bait_painter.h"
+#include "core/draw/draw_bait.h"
+#include "core/reckon/free_body.h"
 
 namespace wl {
 namespace {
 
-QPen ghostPen(const Inks& c) {
-    return {c.quiet, 1.2, Qt::DashLine};
+// The bait dashed: its edges, nothing inside.
+DrawnStyle ghostStyle(const Inks& c) {
+    DrawnStyle style;
+    style.pen = [&c](Stroke stroke, double) {
+        return stroke == Stroke::Outline || stroke == Stroke::Metal
+                   ? QPen(c.quiet, 1.2, Qt::DashLine)
+                   : QPen(Qt::NoPen);
+    };
+    style.brush = [](Fill) { return QBrush(Qt::NoBrush); };
+    style.words = [](QPainter&, const QPointF&, const QString&) {};
+    style.mark = 0;
+    return style;
+}
+
+// Where the middle of a drawing lies on the paper, pixels.
+QPointF middleOf(const Drawing& drawing, double scale) {
+    const auto box = extent_mm(drawing);
+    return scale * QPointF(0.5 * (box[0] + box[2]), -0.5 * (box[1] + box[3]));
 }
 
 }  // namespace
@@ -27,38 +44,51 @@ MotionView::MotionView(Workbench& bench, QWidget* parent) : PlayedView(parent), 
 
 void MotionView::show(const ResultsPtr& results, const Swim& swim, std::vector<WobbleState> states,
                       double step_s) {
-    if (has_ && results_ && results_->revision != results->revision) {
-        before_ = swim_;
-        hasBefore_ = true;
+    if (now_.isSeen() && revision_ != results->revision) {
+        before_ = now_;
     }
-    results_ = results;
-    swim_ = swim;
+    revision_ = results->revision;
+    now_ = swimmer(results->derived, swim);
     states_ = std::move(states);
     step_s_ = step_s;
-    has_ = swim.sheds && !swim.untold;
     why_.clear();
     setPlaying(isPlaying());
     update();
 }
 
 void MotionView::showNothing(const QString& why) {
-    has_ = false;
+    now_ = {};
     why_ = why;
     setPlaying(isPlaying());
     update();
 }
 
+void MotionView::setOther(std::shared_ptr<const Derived> derived, const Swim& swim) {
+    other_ = swimmer(std::move(derived), swim);
+    update();
+}
+
+void MotionView::setGhost(Ghost ghost) {
+    ghost_ = ghost;
+    update();
+}
+
+const MotionView::Swimmer& MotionView::ghost() const {
+    return ghost_ == Ghost::Before ? before_ : ghost_ == Ghost::Other ? other_ : none_;
+}
+
 double MotionView::loop_s() const {
-    if (!has_) {
+    if (!now_.isSeen()) {
         return 0;
     }
     if (!states_.empty()) {
         return step_s_ * double(states_.size());
     }
-    return swim_.beats_1_s.middle > 0 ? 1 / swim_.beats_1_s.middle : 1.0;
+    const double beats = now_.swim.beats_1_s.middle;
+    return beats > 0 ? 1 / beats : 1.0;
 }
 
-Eigen::Vector3d MotionView::poseAt(const Swim& swim, double share) const {
+Eigen::Vector3d MotionView::poseAt(const Swim& swim, double share) {
     const std::complex<double> turn = std::polar(1.0, 2 * kPi * share);
     return {(swim.harmonic[0] * turn).real(), (swim.harmonic[1] * turn).real(),
             (swim.harmonic[2] * turn).real()};
@@ -66,121 +96,92 @@ Eigen::Vector3d MotionView::poseAt(const Swim& swim, double share) const {
 
 Eigen::Vector3d MotionView::pose() const {
     if (states_.empty()) {
-        return poseAt(swim_, time());
+        return poseAt(now_.swim, time());
     }
     const size_t i = std::min(size_t(time() * double(states_.size())), states_.size() - 1);
     return states_[i].head<3>();
 }
 
-void MotionView::paintAbove(QPainter& p, const Eigen::Vector3d& at, const QRectF& box, double scale,
-                            bool ghost) const {
-    const Inks& c = inks();
-    const Derived& d = *results_->derived;
-    const BodyCurves& curves = d.shape->curves;
-    const double length = curves.length_m();
-    const double cosine = std::cos(at[2]), sine = std::sin(at[2]);
-    // Forward to the left, starboard up.
-    const auto place = [&](double x, double y) {
-        const double ahead = cosine * x - sine * y, side = at[0] + sine * x + cosine * y;
-        return box.center() + scale * QPointF(-ahead, -side);
+MotionView::Swimmer MotionView::swimmer(std::shared_ptr<const Derived> derived, const Swim& swim) {
+    Swimmer who{std::move(derived), swim, {}, {}, {}};
+    if (!who.isSeen()) {
+        return who;
+    }
+    const Derived& d = *who.derived;
+    const double cosine = std::cos(swim.tow.pitch_rad), sine = std::sin(swim.tow.pitch_rad);
+    const Eigen::Vector2d trail = hooksTrail(d);
+    const Eigen::Vector3d hangs = trail.x() * Eigen::Vector3d(cosine, 0, sine) -
+                                  trail.y() * Eigen::Vector3d(-sine, 0, cosine);
+    const auto drawn = [&](DrawnView view) {
+        ViewFrame frame = levelFrame(view);
+        frame.down = view == DrawnView::Top ? frame.down : hangs;
+        return drawBait(*d.design, d, frame, DrawnFor::Picture);
     };
-    QPolygonF outline;
-    constexpr int kPoints = 40;
-    for (const int side : {1, -1}) {
-        for (int i = 0; i <= kPoints; ++i) {
-            const double u = double(side > 0 ? i : kPoints - i) / kPoints;
-            const Section s = curves.at(u);
-            outline << place(0.5 * length - s.x_m, side * s.halfWidth_m);
-        }
-    }
-    p.setPen(ghost ? ghostPen(c) : QPen(c.ink, 1.4));
-    p.setBrush(ghost ? QBrush(Qt::NoBrush) : QBrush(c.sheet));
-    p.drawPolygon(outline);
-    if (results_->design->lip.present) {
-        QPolygonF lip;
-        for (const LipPlane& plane : lipPlanes(results_->design->lip)) {
-            for (const Eigen::Vector2d& q : plane.outline) {
-                const Eigen::Vector3d r = plane.root_m + plane.along * q.x() + plane.across * q.y();
-                lip << place(0.5 * length - r.x(), -r.y());
-            }
-        }
-        p.setBrush(Qt::NoBrush);
-        p.drawPolygon(lip);
-    }
-    p.drawLine(place(0.5 * length, 0), place(-0.5 * length, 0));
+    who.above = drawn(DrawnView::Top);
+    who.side = drawn(DrawnView::Side);
+    who.ahead = drawn(DrawnView::Front);
+    return who;
 }
 
-void MotionView::paintAhead(QPainter& p, const Eigen::Vector3d& at, const QRectF& box, double scale,
-                            bool ghost) const {
-    const Inks& c = inks();
-    const Derived& d = *results_->derived;
-    const Section s = d.shape->curves.atX(d.shape->sizes.widestAt_m);
-    const double cosine = std::cos(at[1]), sine = std::sin(at[1]);
-    // Seen from ahead: starboard to the left; roll is starboard down.
-    const auto place = [&](double y, double up) {
-        const double side = cosine * y + sine * up, high = -sine * y + cosine * up;
-        return box.center() + scale * QPointF(-(at[0] + side), -high);
-    };
-    QPolygonF outline;
-    for (const int side : {1, -1}) {
-        for (int i = 0; i <= 40; ++i) {
-            const double t = std::cos(kPi * (side > 0 ? i : 40 - i) / 40);
-            const double y = side * s.halfWidth_m * std::sqrt(std::max(0.0, 1 - t * t));
-            outline << place(y, skinHeight(s, std::min(std::abs(y), 0.999 * s.halfWidth_m), t > 0));
-        }
-    }
-    p.setPen(ghost ? ghostPen(c) : QPen(c.ink, 1.4));
-    p.setBrush(ghost ? QBrush(Qt::NoBrush) : QBrush(c.sheet));
-    p.drawPolygon(outline);
-    const Lip& lip = results_->design->lip;
-    if (lip.present) {
-        const Eigen::Vector3d tip = lipPlace(lip, lipPlanes(lip).back().to_m);
-        p.drawLine(place(-0.5 * lip.width_m, tip.z()), place(0.5 * lip.width_m, tip.z()));
-    }
-    p.drawLine(place(0, s.back_m), place(0, s.belly_m));
+QTransform MotionView::sideTurned(const Swim& swim, const Eigen::Vector3d& at) {
+    const Eigen::Matrix3d r = (Eigen::AngleAxisd(at[2], Eigen::Vector3d::UnitZ()) *
+                               Eigen::AngleAxisd(swim.tow.pitch_rad, Eigen::Vector3d::UnitY()) *
+                               Eigen::AngleAxisd(at[1], Eigen::Vector3d::UnitX()))
+                                  .toRotationMatrix();
+    // Ahead is to the left of the paper, down is down.
+    return {r(0, 0), -r(2, 0), -r(0, 2), r(2, 2), 0, 0};
 }
 
-QPolygonF MotionView::seenFromSide(const Swim& swim, const Eigen::Vector3d& at) const {
-    constexpr int kPoints = 40;
-    const BodyCurves& curves = results_->derived->shape->curves;
-    const double length = curves.length_m();
-    const Eigen::Matrix3d turned =
-        (Eigen::AngleAxisd(at[2], Eigen::Vector3d::UnitZ()) *
-         Eigen::AngleAxisd(swim.tow.pitch_rad, Eigen::Vector3d::UnitY()) *
-         Eigen::AngleAxisd(at[1], Eigen::Vector3d::UnitX()))
-            .toRotationMatrix();
-    QPolygonF outline;
-    const auto put = [&](const Eigen::Vector3d& r) {
-        const Eigen::Vector3d there = turned * toSwim(r, length);
-        outline << QPointF(-there.x(), there.z());
+double MotionView::scaleFor(const Swimmer& who, const QRectF& above, const QRectF& side,
+                            const QRectF& ahead) {
+    constexpr double kRoom = 0.94;
+    const double reach = 2000 * std::max(who.swim.nosePath_m, who.swim.tailPath_m);
+    const auto fits = [](const QRectF& box, const QRectF& taken) {
+        return std::min(box.width() / std::max(1.0, taken.width()),
+                        box.height() / std::max(1.0, taken.height()));
     };
-    for (const bool back : {true, false}) {
-        for (int i = 0; i <= kPoints; ++i) {
-            const Section s = curves.at(double(back ? i : kPoints - i) / kPoints);
-            put({s.x_m, 0, back ? s.back_m : s.belly_m});
-        }
-    }
-    const Lip& lip = results_->design->lip;
-    if (lip.present) {  // down the sheet and back: a line
-        const double tip = lipPlanes(lip).back().to_m;
-        put(lipPlace(lip, 0));
-        put(lipPlace(lip, tip));
-        put(lipPlace(lip, 0));
-    }
-    return outline;
+    const auto boxOf = [](const Drawing& drawing) {
+        const auto e = extent_mm(drawing);
+        return QRectF(e[0], -e[3], e[2] - e[0], e[3] - e[1]);
+    };
+    const QRectF fromAbove = boxOf(who.above), fromAhead = boxOf(who.ahead);
+    const QTransform still = sideTurned(who.swim, Eigen::Vector3d::Zero());
+    const double leans = std::abs(std::sin(std::min(0.5 * kPi, who.swim.roll_rad.middle)));
+    return kRoom *
+           std::min({fits(above, fromAbove.adjusted(0, 0, 0, reach)),
+                     fits(side, still.mapRect(boxOf(who.side))),
+                     fits(ahead, fromAhead.adjusted(0, 0, leans * fromAhead.height() + reach,
+                                                    leans * fromAhead.width()))});
 }
 
-void MotionView::paintSide(QPainter& p, const Swim& swim, const Eigen::Vector3d& at,
-                           const QRectF& box, double scale, bool ghost) const {
+void MotionView::paint(QPainter& p, const Swimmer& who, const Eigen::Vector3d& at,
+                       const QRectF& above, const QRectF& side, const QRectF& ahead,
+                       double scale) const {
     const Inks& c = inks();
-    const QPointF middle = seenFromSide(swim_, Eigen::Vector3d::Zero()).boundingRect().center();
-    QPolygonF outline = seenFromSide(swim, at);
-    for (QPointF& q : outline) {
-        q = box.center() + scale * (q - middle);
-    }
-    p.setPen(ghost ? ghostPen(c) : QPen(c.ink, 1.4));
-    p.setBrush(ghost ? QBrush(Qt::NoBrush) : QBrush(c.sheet));
-    p.drawPolygon(outline);
+    const DrawnStyle style =
+        &who == &now_ ? windowStyle(who.derived->design->make.kind, c) : ghostStyle(c);
+    const double aside = -1000 * at[0] * scale;  // starboard is up from above, left from ahead
+    const double half = 500 * who.derived->shape->sizes.length_m * scale;
+    const auto turned = [&](const QTransform& by, const Drawing& drawing, const QPointF& origin) {
+        p.save();
+        p.setTransform(by, true);
+        paintDrawing(p, drawing, origin, scale, style);
+        p.restore();
+    };
+    QTransform on;
+    on.translate(above.center().x(), above.center().y() + aside);
+    on.rotateRadians(at[2]);
+    turned(on, who.above, {-half, 0});
+    const QTransform still = sideTurned(now_.swim, Eigen::Vector3d::Zero());
+    const QPointF level(-half, 0);
+    const QPointF shift = side.center() - still.map(middleOf(now_.side, scale) + level);
+    turned(sideTurned(who.swim, at) * QTransform::fromTranslate(shift.x(), shift.y()), who.side,
+           level);
+    const QPointF middle = ahead.center() - middleOf(now_.ahead, scale);
+    QTransform rolled;
+    rolled.translate(middle.x() + aside, middle.y());
+    rolled.rotateRadians(-at[1]);
+    turned(rolled, who.ahead, {0, 0});
 }
 
 void MotionView::paintEvent(QPaintEvent*) {
@@ -188,41 +189,26 @@ void MotionView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
     p.fillRect(rect(), c.waterFill);
-    if (!has_ || !results_ || !results_->derived) {
+    if (!now_.isSeen()) {
         p.setPen(c.ink);
         p.setFont(type(Type::Body));
         p.drawText(rect().adjusted(12, 8, -12, -8), Qt::AlignCenter | Qt::TextWordWrap,
                    why_.isEmpty() ? tr("Reckoning…") : why_);
         return;
     }
-    const BodySizes& sizes = results_->derived->shape->sizes;
     constexpr double kAbove = 0.42, kSide = 0.64;  // of the height; of the width
     const double half = kAbove * height(), third = kSide * (width() - 2 * kEdge);
     const QRectF above(kEdge, kText, width() - 2 * kEdge, half - kText);
     const QRectF side(kEdge, half + kText, third, height() - half - kText - kEdge);
     const QRectF ahead(side.right(), side.top(), width() - kEdge - side.right(), side.height());
-    const double reach = std::max(swim_.nosePath_m, swim_.tailPath_m);
-    const Lip& lip = results_->design->lip;
-    const double ahead_m = lip.present ? lip.length_m * std::cos(lip.angle_rad) : 0.0;
-    const double deep =
-        sizes.maxHeight_m + (lip.present ? lip.length_m * std::sin(lip.angle_rad) : 0.0);
-    const QRectF still = seenFromSide(swim_, Eigen::Vector3d::Zero()).boundingRect();
-    const double scale = std::min({above.width() / (1.05 * (sizes.length_m + 2 * ahead_m)),
-                                   above.height() / (1.1 * (sizes.maxWidth_m + 2 * reach) + 1e-3),
-                                   side.width() / (1.05 * still.width() + 1e-3),
-                                   side.height() / (1.1 * still.height() + 1e-3),
-                                   ahead.height() / (1.15 * deep + 1e-3)});
-    const Eigen::Vector3d at = pose();
-    if (hasBefore_ && before_.sheds) {
-        const double beats = time() * loop_s() * before_.beats_1_s.middle;
-        const Eigen::Vector3d was = poseAt(before_, beats - std::floor(beats));
-        paintAbove(p, was, above, scale, true);
-        paintSide(p, before_, was, side, scale, true);
-        paintAhead(p, was, ahead, scale, true);
+    const Swimmer& dashed = ghost();
+    double scale = scaleFor(now_, above, side, ahead);
+    if (dashed.isSeen()) {
+        scale = std::min(scale, scaleFor(dashed, above, side, ahead));
+        const double beats = time() * loop_s() * dashed.swim.beats_1_s.middle;
+        paint(p, dashed, poseAt(dashed.swim, beats - std::floor(beats)), above, side, ahead, scale);
     }
-    paintAbove(p, at, above, scale, false);
-    paintSide(p, swim_, at, side, scale, false);
-    paintAhead(p, at, ahead, scale, false);
+    paint(p, now_, pose(), above, side, ahead, scale);
     p.setPen(c.ink);
     p.setFont(type(Type::Small));
     p.drawText(QRectF(kEdge, 0, width() - 2 * kEdge, kText), Qt::AlignLeft | Qt::AlignVCenter,
@@ -233,7 +219,7 @@ void MotionView::paintEvent(QPaintEvent*) {
                tr("from ahead"));
     p.setPen(c.quiet);
     p.drawText(QRectF(kEdge, 0, width() - 2 * kEdge, kText), Qt::AlignRight | Qt::AlignVCenter,
-               tr("swing to scale, %1").arg(bench_.text(Quantity::Speed, swim_.speed_m_s)));
+               tr("swing to scale, %1").arg(bench_.text(Quantity::Speed, now_.swim.speed_m_s)));
 }
 
 }  // namespace wl

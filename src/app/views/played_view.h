@@ -7,6 +7,9 @@
 
 namespace wl {
 
+/// What stands dashed beside a motion.
+enum class Ghost { Before, Other, None };
+
 /// Still where the desktop asks for no movement, until it is played. Time is the loop's, 0 to 1.
 class PlayedView : public QWidget {
     Q_OBJECT

@@ -34,7 +34,7 @@ constexpr double kPoundForce = kPound * kKilogramForce;
 
 const std::array<Row, 18> kRows{{
     {Quantity::Length, "_mm", {"mm", kMillimetre, 0, 1}, {"in", kInch, 0, 3}},
-    {Quantity::Thickness, "_mm", {"mm", kMillimetre, 0, 3}, {"in", kInch, 0, 4}},
+    {Quantity::Thickness, "_mm", {"mm", kMillimetre, 0, 3}, {"thou", kThou, 0, 1}},
     {Quantity::Distance, "_m", {"m", 1.0, 0, 1}, {"ft", kFoot, 0, 1}},
     {Quantity::Area, "_cm2", {"cm²", 1e-4, 0, 1}, {"in²", kInch* kInch, 0, 2}},
     {Quantity::Volume, "_cm3", {"cm³", 1e-6, 0, 2}, {"in³", kCubicInch, 0, 3}},
@@ -303,8 +303,24 @@ std::string formatQuantity(Quantity quantity, Bench bench, double valueSi, bool 
     return out;
 }
 
+// Nothing on a bench is so thin: typed without its unit, inches out of habit.
+static bool isThinnerThanAny(Quantity quantity, Bench bench, double valueSi) {
+    constexpr double kThinnest_m = 0.5 * kThou;
+    return quantity == Quantity::Thickness && !bench.isMetric() && valueSi != 0 &&
+           std::abs(valueSi) < kThinnest_m;
+}
+
+// What reads back as it is meant.
+static std::string toType(Quantity quantity, Bench bench, double valueSi, int decimals) {
+    std::string text = shortestText(quantity, bench, valueSi, decimals);
+    if (isThinnerThanAny(quantity, bench, valueSi)) {
+        text += std::string(" ") + unitOf(quantity, bench).label;
+    }
+    return text;
+}
+
 std::string editText(Quantity quantity, Bench bench, double valueSi) {
-    return shortestText(quantity, bench, valueSi, 6);
+    return toType(quantity, bench, valueSi, 6);
 }
 
 std::string fieldText(Quantity quantity, Bench bench, double valueSi) {
@@ -313,7 +329,7 @@ std::string fieldText(Quantity quantity, Bench bench, double valueSi) {
     }
     // What a line is sold by is never known that closely.
     const int more = quantity == Quantity::Strength ? 0 : bench.isMetric() ? 2 : 1;
-    return shortestText(quantity, bench, valueSi, unitOf(quantity, bench).decimals + more);
+    return toType(quantity, bench, valueSi, unitOf(quantity, bench).decimals + more);
 }
 
 ReadAmount readAmount(std::string_view typed, Quantity quantity, Bench bench) {
@@ -351,6 +367,9 @@ ReadAmount readAmount(std::string_view typed, Quantity quantity, Bench bench) {
             number = -number;
         }
         unitText = match[5].str();
+        if (unitText.empty() && quantity == Quantity::Thickness && !bench.isMetric()) {
+            unitText = "in";  // no one means a share of a thousandth
+        }
     } else if (std::regex_match(text, match, decimal)) {
         std::string digits = match[1].str();
         if (mayPartThousands(digits, bench.decimalMark())) {
@@ -369,7 +388,10 @@ ReadAmount readAmount(std::string_view typed, Quantity quantity, Bench bench) {
 
     if (unitText.empty()) {
         const Unit& unit = unitOf(quantity, bench);
-        return {number * unit.scale + unit.offset, ReadFault::None};
+        const double value = number * unit.scale + unit.offset;
+        return isThinnerThanAny(quantity, bench, value)
+                   ? ReadAmount{0.0, ReadFault::ThousandthsOrInches}
+                   : ReadAmount{value, ReadFault::None};
     }
     for (const TypedUnit& unit : typedUnits()) {
         if (unit.quantity == family && unitText == unit.text) {

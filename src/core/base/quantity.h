@@ -9,7 +9,7 @@ namespace wl {
 /// The kinds of number a maker meets. Inside the core every one is SI (fractions 0..1).
 enum class Quantity {
     Length,       ///< bench length; mm or in
-    Thickness,    ///< films, wire, line; mm or in, one more decimal than Length
+    Thickness,    ///< films, wire, line; mm or thousandths of an inch
     Distance,     ///< water depth, cast; m or ft
     Area,         ///< cm2 or in2
     Volume,       ///< cm3 or in3
@@ -92,7 +92,8 @@ enum class ReadFault {
     NotANumber,
     WrongUnit,
     DividesByZero,
-    Ambiguous  ///< "1,234": a thousand and more, or a little over one?
+    Ambiguous,           ///< "1,234": a thousand and more, or a little over one?
+    ThousandthsOrInches  ///< a thickness under half a thousandth without its unit
 };
 struct ReadAmount {
     double valueSi = 0.0;

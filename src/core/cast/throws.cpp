@@ -61,7 +61,8 @@ std::vector<Flight> throwsOf(const Derived& d, FlightPlane plane, const std::sto
     std::vector<Flight> out;
     for (int i = 0; i < kThrows && !stop.stop_requested(); ++i) {
         const Model m = drawnIn(d.model, varied(), i);
-        out.push_back(fly(bait, m, line, throwOf(m, speed, d.design->brief.wind_m_s)));
+        out.push_back(
+            fly(bait, m, line, throwOf(m, speed, d.design->brief.wind_m_s), kQuickStep_s));
     }
     return out;
 }

@@ -67,14 +67,49 @@ double widthOf(const std::vector<GlideMoment>& all, double from_s) {
     return high - low;
 }
 
-void sumUp(GlideWalk& walk, double settled_s) {
+// How far each piece goes askew, by the ways of the pieces' middles between moments.
+void sumUpPieces(const PlanarChain& chain, double from_s, GlideWalk& walk) {
+    constexpr double kGoes_m_s = 0.05;
+    const size_t n = chain.pieces.size();
+    walk.pieces.resize(n);
+    std::vector<double> slip(n, 0.0), gone(n, 0.0);
+    std::vector<Eigen::Vector2d> last(n);
+    double lastTime = from_s;
+    for (const GlideMoment& m : walk.moments) {
+        Eigen::Vector2d front = m.nose_m;
+        for (size_t i = 0; i < n; ++i) {
+            const Eigen::Vector2d ahead(std::cos(m.headings_rad[i]), std::sin(m.headings_rad[i]));
+            const Eigen::Vector2d middle = front - 0.5 * chain.pieces[i].length_m * ahead;
+            front -= chain.pieces[i].length_m * ahead;
+            const Eigen::Vector2d way = middle - last[i];
+            const double time = m.time_s - lastTime;
+            if (lastTime > from_s && time > 0 && way.norm() > kGoes_m_s * time) {
+                slip[i] += time * std::abs(std::atan2(ahead.x() * way.y() - ahead.y() * way.x(),
+                                                      ahead.dot(way)));
+                gone[i] += time;
+            }
+            last[i] = middle;
+        }
+        lastTime = m.time_s;
+    }
+    const size_t counted = walk.pulls.size() > size_t(kLeftOut) ? walk.pulls.size() - kLeftOut : 0;
+    for (size_t i = 0; i < n; ++i) {
+        walk.pieces[i].slip_rad = gone[i] > 0 ? slip[i] / gone[i] : 0;
+        for (size_t p = size_t(kLeftOut); p < walk.pulls.size(); ++p) {
+            walk.pieces[i].turn_rad += std::abs(walk.pulls[p].turned_rad[i]) / double(counted);
+        }
+    }
+}
+
+void sumUp(const PlanarChain& chain, GlideWalk& walk, double settled_s) {
     constexpr double kStraight_rad = 3 * kDegree, kStuck = 0.2;
     size_t turns = 0, counted = 0;
     for (size_t i = 0; i < walk.pulls.size(); ++i) {
         walk.way_m += walk.pulls[i].way_m;
         if (i >= size_t(kLeftOut)) {
-            walk.turn_rad += std::abs(walk.pulls[i].turned_rad);
-            turns += walk.pulls[i].turned_rad * walk.pulls[i - 1].turned_rad < 0 ? 1 : 0;
+            const double turned = walk.pulls[i].turned_rad[0];
+            walk.turn_rad += std::abs(turned);
+            turns += turned * walk.pulls[i - 1].turned_rad[0] < 0 ? 1 : 0;
             ++counted;
         }
     }
@@ -99,6 +134,7 @@ void sumUp(GlideWalk& walk, double settled_s) {
         walk.stuck = walk.turn_rad < kStraight_rad && each < kStuck * walk.pulls[0].way_m;
     }
     walk.width_m = widthOf(walk.moments, settled_s);
+    sumUpPieces(chain, settled_s, walk);
 }
 
 // Past a stop, or turning faster than any bait: a shorter step may be needed.
@@ -164,7 +200,8 @@ GlideWalk walk(const PlanarChain& chain, const std::vector<RodPull>& pulls, int 
             break;  // it is at the rod
         }
         settled = i == kLeftOut ? time : settled;
-        const double heading = y[2], along = y[0];
+        const Eigen::VectorXd headings = y.segment(2, n);
+        const double along = y[0];
         std::vector<bool> touched(chain.joints.size(), false);
         const auto steps = std::max(1L, std::lround(pull.period_s / step));
         for (long k = 0; k < steps; ++k) {
@@ -193,11 +230,12 @@ GlideWalk walk(const PlanarChain& chain, const std::vector<RodPull>& pulls, int 
             }
         }
         out -= drawnAt(pull, pull.period_s).in_m;
-        result.pulls.push_back({y[2] - heading, y[0] - along, touched});
+        const Eigen::VectorXd turned = y.segment(2, n) - headings;
+        result.pulls.push_back({{turned.data(), turned.data() + n}, y[0] - along, touched});
     }
     keep(false);
     result.done = true;
-    sumUp(result, settled);
+    sumUp(chain, result, settled);
     return result;
 }
 

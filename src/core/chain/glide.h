@@ -28,9 +28,15 @@ struct GlideMoment {
 
 /// What one pull did.
 struct PullResult {
-    double turned_rad = 0.0;    ///< change of the front piece's heading, to port positive
-    double way_m = 0.0;         ///< gone towards the rod
-    std::vector<bool> touched;  ///< of each joint: whether it came to its stop
+    std::vector<double> turned_rad;  ///< change of each piece's heading, to port positive
+    double way_m = 0.0;              ///< gone towards the rod
+    std::vector<bool> touched;       ///< of each joint: whether it came to its stop
+};
+
+/// What one piece does in a walk, all but its first two pulls.
+struct PieceWalk {
+    double turn_rad = 0.0;  ///< mean change of its heading a pull
+    double slip_rad = 0.0;  ///< mean angle of its heading off the way its middle goes, over 5 cm/s
 };
 
 /// A set of pulls, seen from above; fewer than asked for where it comes to the rod before.
@@ -42,6 +48,7 @@ struct GlideWalk {
     double turn_rad = 0.0;           ///< mean change of heading a pull, all but the first two
     std::optional<double> radius_m;  ///< of the bends between pulls; none where it runs straight
     double alternates = 0.0;  ///< share of pulls that turn it the other way than the one before
+    std::vector<PieceWalk> pieces;
     bool wild = false;   ///< went past a stop by 3 degrees or turned at 100 rad/s: a shorter step?
     bool lost = false;   ///< could not be followed: nothing above counts
     bool stuck = false;  ///< it goes no farther after its first turn

@@ -17,6 +17,13 @@ using Eigen::Index;
 using Eigen::MatrixXd;
 using Eigen::VectorXd;
 
+// Of (Y, headings): small enough to stand without the heap, thousands of times a run.
+constexpr int kMostOfShape = int(kMostChainPieces) + 1;
+using SideRows = Eigen::Matrix<double, 2, Eigen::Dynamic, 0, 2, kMostOfShape>;
+using SmallSquare =
+    Eigen::Matrix<double, Eigen::Dynamic, Eigen::Dynamic, 0, kMostOfShape, kMostOfShape>;
+using SmallColumn = Eigen::Matrix<double, Eigen::Dynamic, 1, 0, kMostOfShape, 1>;
+
 // Sums from the nose aft, column by column.
 MatrixXd summedAft(MatrixXd m) {
     for (Index r = 1; r < m.rows(); ++r) {
@@ -35,6 +42,8 @@ class MovingChain {
           q_(VectorXd::Zero(wing_.lengths.size() + 1)),
           rate_(VectorXd::Zero(q_.size())),
           momentum_(VectorXd::Zero(n_)),
+          sines_(wing_.lengths.size()),
+          cosines_(wing_.lengths.size()),
           speeds_(MatrixXd::Zero(2, n_)),
           wake_(VectorXd::Zero(wing_.wake.cols())),
           side_(side) {
@@ -62,45 +71,47 @@ class MovingChain {
 
   private:
     // Velocity of a place of a piece by (Y', headings'): along the way, aside.
-    void velocityRows(Index piece, double from, MatrixXd& rows) const {
+    void velocityRows(Index piece, double from, SideRows& rows) const {
         rows.setZero();
         rows(1, 0) = 1;
         for (Index j = 0; j <= piece; ++j) {
             const double arm = j < piece ? wing_.lengths[j] : from;
-            rows(0, 1 + j) = -arm * std::sin(q_[1 + j]);
-            rows(1, 1 + j) = arm * std::cos(q_[1 + j]);
+            rows(0, 1 + j) = -arm * sines_[j];
+            rows(1, 1 + j) = arm * cosines_[j];
         }
     }
-    void holdStops(const Eigen::PartialPivLU<MatrixXd>& lu, VectorXd& rate) const;
+    void holdStops(const Eigen::PartialPivLU<SmallSquare>& lu, SmallColumn& rate) const;
 
     const PlanarBait& bait_;
     const SnakeCase& case_;
     Wing wing_;
     Index n_;
     VectorXd q_, rate_, momentum_;
-    MatrixXd speeds_;  // of the panels' middles, world axes
+    SmallColumn sines_, cosines_;  // of the headings
+    MatrixXd speeds_;              // of the panels' middles, world axes
     VectorXd wake_;
     double shed_ = 0, side_;
     std::vector<double> springs_, dampings_;
 };
 
 // Stops without bounce: no joint may end the step past its opening.
-void MovingChain::holdStops(const Eigen::PartialPivLU<MatrixXd>& lu, VectorXd& rate) const {
+void MovingChain::holdStops(const Eigen::PartialPivLU<SmallSquare>& lu, SmallColumn& rate) const {
     constexpr int kSweeps = 60;
     const auto joints = Index(bait_.joints.size());
     if (joints == 0) {
         return;
     }
-    MatrixXd d = MatrixXd::Zero(joints, q_.size());
+    SmallSquare d = SmallSquare::Zero(joints, q_.size());
     for (Index j = 0; j < joints; ++j) {
         d(j, 1 + j) = -1;
         d(j, 2 + j) = 1;
     }
-    const MatrixXd pushed = lu.solve(d.transpose());
-    const MatrixXd give = d * pushed;
-    const VectorXd free = d * rate;
-    VectorXd push = VectorXd::Zero(joints);
+    const SmallSquare pushed = lu.solve(d.transpose());
+    const SmallSquare give = d * pushed;
+    const SmallColumn free = d * rate;
+    SmallColumn push = SmallColumn::Zero(joints);
     for (int sweep = 0; sweep < kSweeps; ++sweep) {
+        const SmallColumn before = push;
         for (Index j = 0; j < joints; ++j) {
             const double theta = q_[2 + j] - q_[1 + j], open = bait_.joints[size_t(j)].opening_rad;
             const double without = free[j] + give.row(j).dot(push) - give(j, j) * push[j];
@@ -108,6 +119,9 @@ void MovingChain::holdStops(const Eigen::PartialPivLU<MatrixXd>& lu, VectorXd& r
                 (std::clamp(without, (-open - theta) / wing_.step, (open - theta) / wing_.step) -
                  without) /
                 give(j, j);
+        }
+        if (push == before) {
+            break;  // further sweeps change nothing
         }
     }
     rate += pushed * push;
@@ -122,16 +136,23 @@ void MovingChain::advance() {
     }
     wake_[0] = shed_;
     const double old = wake_.sum();
-    MatrixXd lumps(n_, m), matches(n_, m), rows(2, m);
-    MatrixXd mass = MatrixXd::Zero(m, m);
-    VectorXd ahead(n_), slope(n_), load = VectorXd::Zero(m), carried = VectorXd::Zero(m);
+    MatrixXd lumps(n_, m), matches(n_, m);
+    SideRows rows(2, m);
+    SmallSquare mass = SmallSquare::Zero(m, m);
+    VectorXd ahead(n_), slope(n_);
+    SmallColumn load = SmallColumn::Zero(m), carried = SmallColumn::Zero(m);
+    const SmallColumn rate = rate_;
+    for (Index i = 0; i < wing_.lengths.size(); ++i) {
+        sines_[i] = std::sin(q_[1 + i]);
+        cosines_[i] = std::cos(q_[1 + i]);
+    }
     for (Index k = 0; k < n_; ++k) {
         const WingPanel& p = wing_.panels[size_t(k)];
-        const double a = q_[1 + p.piece];
-        const Eigen::Vector2d along(std::cos(a), std::sin(a)), across(-along.y(), along.x());
+        const Eigen::Vector2d along(cosines_[p.piece], sines_[p.piece]);
+        const Eigen::Vector2d across(-along.y(), along.x());
         velocityRows(p.piece, p.lump, rows);
         lumps.row(k) = across.transpose() * rows;
-        ahead[k] = std::max(0.0, along.x() - along.dot(rows * rate_));
+        ahead[k] = std::max(0.0, along.x() - along.dot(rows * rate));
         velocityRows(p.piece, p.match, rows);
         matches.row(k) = across.transpose() * rows;
         slope[k] = along.y();
@@ -140,8 +161,8 @@ void MovingChain::advance() {
         carried += rows.transpose() * (p.mass * speeds_.col(k));
         const double turning = p.mass * p.thick * p.thick / 12;
         mass(1 + p.piece, 1 + p.piece) += turning;
-        carried[1 + p.piece] += turning * rate_[1 + p.piece];
-        const Eigen::Vector2d moving = rows * rate_;
+        carried[1 + p.piece] += turning * rate[1 + p.piece];
+        const Eigen::Vector2d moving = rows * rate;
         const double w = moving.dot(across) + along.y(), u = along.x() - moving.dot(along);
         const double area = p.depth * p.dx;
         load += rows.transpose() * (-0.5 * case_.cross * area * std::abs(w) * w * across +
@@ -167,20 +188,20 @@ void MovingChain::advance() {
     const VectorXd arm = wing_.apart / dt;
     mass += dt * (lumps.transpose() * ahead.asDiagonal() * byRate +
                   matches.transpose() * arm.asDiagonal() * summed);
-    const VectorXd right =
+    const SmallColumn right =
         carried + dt * (load - lumps.transpose() * ahead.cwiseProduct(still) -
                         matches.transpose() * arm.cwiseProduct(summedStill - momentum_));
-    const Eigen::PartialPivLU<MatrixXd> lu(mass);
-    VectorXd rate = lu.solve(right);
-    holdStops(lu, rate);
-    rate_ = rate;
+    const Eigen::PartialPivLU<SmallSquare> lu(mass);
+    SmallColumn next = lu.solve(right);
+    holdStops(lu, next);
+    rate_ = next;
     const VectorXd bound = still + byRate * rate_;
     momentum_ = summedAft(bound);
     shed_ = -(bound.sum() + old);
     for (Index k = 0; k < n_; ++k) {
         const WingPanel& p = wing_.panels[size_t(k)];
         velocityRows(p.piece, p.middle, rows);
-        speeds_.col(k) = rows * rate_;
+        speeds_.col(k) = rows * next;
     }
 }
 

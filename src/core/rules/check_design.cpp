@@ -6,8 +6,8 @@
 #include "core/base/units.h"
 #include "core/clearance/clearance.h"
 #include "core/reckon/free_body.h"
+#include "core/reckon/lean.h"
 #include "core/rules/check_cuts.h"
-#include "core/tank/lean.h"
 
 namespace wl {
 namespace {

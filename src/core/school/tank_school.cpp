@@ -12,8 +12,8 @@
 #include "core/base/units.h"
 #include "core/plan/plan_lead.h"
 #include "core/reckon/evaluate.h"
+#include "core/reckon/lean.h"
 #include "core/tank/doubt.h"
-#include "core/tank/lean.h"
 #include "core/tank/waters.h"
 
 namespace wl {

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/reckon/evaluate.h"
+#include "core/reckon/lean.h"
 #include "core/reckon/tow.h"
 
 namespace wl {
@@ -15,6 +16,18 @@ using What = Remedy::What;
 double tolerance(FaultRun::Fault fault) {
     const bool angle = fault == FaultRun::Fault::LipTwist || fault == FaultRun::Fault::LipTurn;
     return angle ? kDegree : 0.5e-3;
+}
+
+// Lead off the middle by a lean in the tank, starboard over 0; nothing within what can be read.
+double leadOff_m(const Derived& d, double lean_rad) {
+    double lead = 0;
+    for (const MassItem& item : d.mass->items) {
+        lead += item.kind == PartKind::Plug ? item.mass_kg : 0;
+    }
+    const double stiffness = leanStiffness_kg_m(d);
+    return std::abs(lean_rad) <= d.design->errors.seenAngle_rad || lead <= 0 || stiffness <= 0
+               ? 0
+               : lean_rad * stiffness / lead;
 }
 
 void suspect(const Derived& d, const Run& run, TwoSpeeds speeds, Diagnosis& out) {
@@ -35,9 +48,20 @@ void suspect(const Derived& d, const Run& run, TwoSpeeds speeds, Diagnosis& out)
             (!lead && speeds == TwoSpeeds::SameAtBoth)) {
             continue;
         }
-        const double size = tolerance(f.fault);
-        const double effect = std::abs(f.run_rad) * size / f.size;
+        double size = tolerance(f.fault);
         const bool right = (f.run_rad > 0) == (out.symptom == Symptom::RunsRight);
+        if (lead) {
+            out.leanSeen_rad = leanBeyondDrawn_rad(d);
+        }
+        if (lead && out.leanSeen_rad) {
+            const double off = leadOff_m(d, *out.leanSeen_rad);
+            size = std::abs(off);
+            out.leadExcluded = size <= 0 || (off > 0) != right;
+            if (out.leadExcluded) {
+                continue;
+            }
+        }
+        const double effect = std::abs(f.run_rad) * size / f.size;
         out.suspects.push_back({f.fault, right, size, effect});
         all += effect;
     }

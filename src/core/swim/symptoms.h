@@ -16,7 +16,7 @@ enum class TwoSpeeds { NotTried, WorseFaster, SameAtBoth };
 struct Suspect {
     FaultRun::Fault fault = FaultRun::Fault::Tie;
     bool toRight = false;
-    double size = 0.0;   ///< a usual tolerance of it
+    double size = 0.0;   ///< a usual tolerance of it; of lead, what its lean in the tank shows
     double share = 0.0;  ///< of what all suspects at their tolerances do together
 };
 
@@ -51,7 +51,12 @@ struct Diagnosis {
     double restPitch_rad = 0.0;
     std::vector<Suspect> suspects;  ///< likeliest first; of running off alone
     bool sidesKnown = true;         ///< signs as of Tuning
-    std::vector<Remedy> remedies;   ///< that bring the figure the right way, best first
+    /// The lean seen in the tank beyond the drawing, radians, port side up over 0: lead off the
+    /// middle is looked for no further than it shows, and not at all where that is nothing or works
+    /// the other way.
+    std::optional<double> leanSeen_rad;
+    bool leadExcluded = false;
+    std::vector<Remedy> remedies;  ///< that bring the figure the right way, best first
 };
 
 /// Suspects by what a usual tolerance of each does (tie, lip and lead 0.5 mm, twist and turn a

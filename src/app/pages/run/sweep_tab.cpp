@@ -239,10 +239,10 @@ class SweepPart : public BesidePage {
         said << tieWords();
         said.removeAll(QString());
         if (untold > 0) {
-            said << tr("No depth is told at %1 of %2 places: it cannot be built so, or the line "
-                       "hangs slack.")
-                        .arg(untold)
-                        .arg(points.size());
+            said << tr("No depth is told at %1 of %n place(s): it cannot be built so, or the line "
+                       "hangs slack.",
+                       nullptr, int(points.size()))
+                        .arg(untold);
         }
         return said.join(QStringLiteral("\n"));
     }
@@ -309,7 +309,7 @@ class SweepPart : public BesidePage {
                      bench().text(Quantity::Distance, bench().design().brief.wantedDepth_m));
         if (untold > 0) {
             said += QLatin1Char(' ') +
-                    tr("Left white at %1 places: no depth is told there.").arg(untold);
+                    tr("Left white at %n place(s): no depth is told there.", nullptr, int(untold));
         }
         if (const QString tie = tieWords(); !tie.isEmpty()) {
             said += QLatin1Char(' ') + tie;

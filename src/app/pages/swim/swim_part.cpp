@@ -1,6 +1,7 @@
 // The motion of a bait, played, and its figures in words.
 #include "app/kit/beside_page.h"
 #include "app/kit/plain_label.h"
+#include "app/pages/swim/ghost_choice.h"
 #include "app/pages/swim/swim_tabs.h"
 #include "app/views/chain_view.h"
 #include "app/views/motion_view.h"
@@ -12,6 +13,29 @@
 namespace wl {
 namespace {
 
+/// How another bait moves, drawn as fast.
+struct OtherMotion {
+    std::optional<Swim> swim;
+    std::optional<Glide> glide;
+    std::optional<Snake> snake;
+};
+
+OtherMotion motionOfOther(const OtherBait& other, double speed, std::stop_token stop) {
+    OtherMotion motion;
+    switch (swimKind(*other.derived)) {
+        case SwimKind::Wobble:
+            motion.swim = swimAt(*other.derived, *other.run, speed);
+            break;
+        case SwimKind::Glide:
+            motion.glide = glideOf(*other.derived, stop);
+            break;
+        case SwimKind::Snake:
+            motion.snake = snakeOf(*other.derived, speed, stop);
+            break;
+    }
+    return motion;
+}
+
 /// The motion, played, and its figures in words.
 class SwimPart : public BesidePage {
     Q_DECLARE_TR_FUNCTIONS(SwimPart)
@@ -20,19 +44,52 @@ class SwimPart : public BesidePage {
         : BesidePage(bench),
           wobble_(new MotionView(bench)),
           chain_(new ChainView(bench)),
-          words_(plainLabel()) {
+          ghost_(new GhostChoice(bench)),
+          words_(plainLabel()),
+          dashed_(plainLabel()) {
         setObjectName(QStringLiteral("swimPart"));
         chain_->hide();
         content()->addWidget(wobble_, 1);
         content()->addWidget(chain_, 1);
-        content()->addWidget(new PlayTools({wobble_, chain_}));
+        auto* tools = new PlayTools({wobble_, chain_});
+        tools->layout()->addWidget(ghost_);
+        content()->addWidget(tools);
+        dashed_->setObjectName(QStringLiteral("dashedWords"));
+        dashed_->setWordWrap(true);
+        content()->addWidget(dashed_);
         words_->setObjectName(QStringLiteral("swimWords"));
         words_->setWordWrap(true);
         content()->addWidget(words_);
+        connect(ghost_, &GhostChoice::changed, this, [this] {
+            wobble_->setGhost(ghost_->ghost());
+            chain_->setGhost(ghost_->ghost());
+            again();
+        });
     }
 
   protected:
     Beside::Work work(const Results& results) override {
+        const Beside::Work own = ownWork(results);
+        const auto other =
+            ghost_->ghost() == Ghost::Other ? ghost_->other() : std::shared_ptr<const OtherBait>();
+        const double speed = towSpeed_m_s(*results.derived);
+        return [this, own, other, speed](std::stop_token stop,
+                                         const Beside::Progress& progress) -> Beside::Finish {
+            const Beside::Finish finish = own(stop, progress);
+            const OtherMotion motion =
+                finish && other ? motionOfOther(*other, speed, stop) : OtherMotion();
+            if (!finish || stop.stop_requested()) {
+                return {};
+            }
+            return [this, finish, other, motion] {
+                finish();
+                showOther(other, motion);
+            };
+        };
+    }
+
+  private:
+    Beside::Work ownWork(const Results& results) {
         const auto derived = results.derived;
         const auto known = results.run;
         const ResultsPtr shared = bench().results();
@@ -92,7 +149,34 @@ class SwimPart : public BesidePage {
         };
     }
 
-  private:
+    void showOther(const std::shared_ptr<const OtherBait>& other, const OtherMotion& motion) {
+        wobble_->setOther({}, {});
+        chain_->setNoOther();
+        QString said;
+        if (other) {
+            const bool walks = !chain_->isHidden() && motion.glide && !motion.glide->untold,
+                       snakes = !chain_->isHidden() && motion.snake && !motion.snake->untold,
+                       wobbles = chain_->isHidden() && motion.swim && motion.swim->sheds;
+            said = tr("%1 does not swim this way, or not at this speed: nothing is dashed.")
+                       .arg(other->name());
+            if (wobbles) {
+                wobble_->setOther(other->derived, *motion.swim);
+                said =
+                    tr("Dashed: %1, as fast: %2 full beats a second, swings %3° to each side.")
+                        .arg(other->name(),
+                             QLocale().toString(motion.swim->beats_1_s.middle, 'f', 1),
+                             QLocale().toString(motion.swim->swing_rad.middle / kDegree, 'f', 1));
+            } else if (walks && chain_->isWalked()) {
+                chain_->setOther(*motion.glide);
+                said = tr("Dashed: the way of %1, by its own pulls.").arg(other->name());
+            } else if (snakes && !chain_->isWalked()) {
+                chain_->setOther(*motion.snake);
+                said = tr("Dashed: %1, drawn as fast.").arg(other->name());
+            }
+        }
+        dashed_->setText(said);
+        dashed_->setVisible(!said.isEmpty());
+    }
     // Whole beats from the end, so that the loop closes.
     static std::vector<WobbleState> lastBeats(const WobbleRun& run, double beats) {
         constexpr double kBeats = 4;
@@ -141,7 +225,9 @@ class SwimPart : public BesidePage {
 
     MotionView* wobble_;
     ChainView* chain_;
+    GhostChoice* ghost_;
     QLabel* words_;
+    QLabel* dashed_;
 };
 
 }  // namespace

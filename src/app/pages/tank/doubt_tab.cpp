@@ -157,8 +157,8 @@ class DoubtTab : public BesidePage {
             lines << tr("There are no paint or clear coats: the tank shows the finished bait.");
         }
         lines << QString()
-              << tr("%1 draws of every error (seed %2): floats %3, hangs %4, sinks %5.")
-                     .arg(drawn.drawn)
+              << tr("%n draw(s) of every error (seed %1): floats %2, hangs %3, sinks %4.", nullptr,
+                    int(drawn.drawn))
                      .arg(kSeed)
                      .arg(percent(drawn.chances.floats), percent(drawn.chances.suspends),
                           percent(drawn.chances.sinks));

@@ -6,7 +6,7 @@
 #include "app/pages/tank/tank_tabs.h"
 #include "core/base/units.h"
 #include "core/hydro/righting.h"
-#include "core/tank/lean.h"
+#include "core/reckon/lean.h"
 
 namespace wl {
 namespace {

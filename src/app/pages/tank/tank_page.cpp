@@ -2,7 +2,7 @@
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/pages.h"
 #include "app/pages/tank/tank_tabs.h"
-#include "core/tank/lean.h"
+#include "core/reckon/lean.h"
 #include "session/words.h"
 
 namespace wl {

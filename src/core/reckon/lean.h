@@ -1,6 +1,7 @@
 // Why a bait leans and what becomes of it.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -20,6 +21,14 @@ struct LeanShare {
 /// radians is moment / (mass x metacentric height) for a floating bait and moment / (mass x arm
 /// between centres) for one under water: small angles.
 std::vector<LeanShare> leanShares(const Derived& derived);
+
+/// Moment that leans it by a radian, over gravity, kg m: mass x metacentric height, or x arm
+/// between centres under water. 0 or less where it does not sit upright.
+double leanStiffness_kg_m(const Derived& derived);
+
+/// The lean the finished bait was seen with in the tank, mean of its readings in use, beyond that
+/// of the parts as drawn; a tank correction is left out. Radians, positive port side up.
+std::optional<double> leanBeyondDrawn_rad(const Derived& derived);
 
 /// Sinking or rising a given way from rest, quadratic drag with the added mass of the body:
 /// depth = v tau ln cosh(t/tau), tau = m' v / (net weight).

@@ -1,4 +1,4 @@
-#include "core/tank/lean.h"
+#include "core/reckon/lean.h"
 
 #include <algorithm>
 #include <cmath>
@@ -9,13 +9,14 @@
 
 namespace wl {
 
+double leanStiffness_kg_m(const Derived& d) {
+    return d.mass->mass_kg * (d.rest->attitudes.empty()
+                                  ? d.rest->hang.arm_m
+                                  : d.rest->attitudes.front().metacentricHeightRoll_m);
+}
+
 std::vector<LeanShare> leanShares(const Derived& d) {
-    double stiffness = 0;  // kg m: moment per radian over g
-    if (!d.rest->attitudes.empty()) {
-        stiffness = d.mass->mass_kg * d.rest->attitudes.front().metacentricHeightRoll_m;
-    } else {
-        stiffness = d.mass->mass_kg * d.rest->hang.arm_m;
-    }
+    const double stiffness = leanStiffness_kg_m(d);
     std::map<std::string, LeanShare> byPath;
     for (const MassItem& item : d.mass->items) {
         const double outside =
@@ -36,6 +37,25 @@ std::vector<LeanShare> leanShares(const Derived& d) {
         return std::abs(a.moment_kg_m) > std::abs(b.moment_kg_m);
     });
     return shares;
+}
+
+std::optional<double> leanBeyondDrawn_rad(const Derived& d) {
+    double seen = 0;
+    int times = 0;
+    for (const TankReading& r : d.design->tank.readings) {
+        if (r.use && r.kind == ReadingKind::Lean && r.stage == TankStage::Finished) {
+            seen += r.angle_rad;
+            ++times;
+        }
+    }
+    if (times == 0) {
+        return std::nullopt;
+    }
+    double drawn = 0;
+    for (const LeanShare& share : leanShares(d)) {
+        drawn += share.path == "/tank/correction" ? 0 : share.lean_rad;
+    }
+    return seen / times - drawn;
 }
 
 FreeFallTimes freeFallTimes(const Derived& d) {

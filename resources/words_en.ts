@@ -1,0 +1,120 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="en">
+<context>
+    <name>wl</name>
+    <message numerus="yes">
+        <source>%n piece(s), ±%1</source>
+        <translation>
+            <numerusform>%n piece, ±%1</numerusform>
+            <numerusform>%n pieces, ±%1</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n test(s)</source>
+        <translation>
+            <numerusform>one test</numerusform>
+            <numerusform>%n tests</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>At %1 it rolls over in %2 of %n run(s), nose and weight a little off each way.</source>
+        <translation>
+            <numerusform>At %1 it rolls over in %2 of %n run, nose and weight a little off each way.</numerusform>
+            <numerusform>At %1 it rolls over in %2 of %n runs, nose and weight a little off each way.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n pull(s) by the cadence of the brief, on %1 of line.</source>
+        <translation>
+            <numerusform>%n pull by the cadence of the brief, on %1 of line.</numerusform>
+            <numerusform>%n pulls by the cadence of the brief, on %1 of line.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Joint %1 comes to its stop in %2 of %n pull(s).</source>
+        <translation>
+            <numerusform>Joint %1 comes to its stop in %2 of %n pull.</numerusform>
+            <numerusform>Joint %1 comes to its stop in %2 of %n pulls.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 of %n run(s)</source>
+        <translation>
+            <numerusform>%1 of %n run</numerusform>
+            <numerusform>%1 of %n runs</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::CompareDialog</name>
+    <message numerus="yes">
+        <source>%n field(s) differ. Lists are held against each other by place.</source>
+        <translation>
+            <numerusform>One field differs. Lists are held against each other by place.</numerusform>
+            <numerusform>%n fields differ. Lists are held against each other by place.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::SolidDialog</name>
+    <message numerus="yes">
+        <source>%n triangle(s), %1 long, %2.</source>
+        <translation>
+            <numerusform>%n triangle, %1 long, %2.</numerusform>
+            <numerusform>%n triangles, %1 long, %2.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source> It has %n shell(s).</source>
+        <translation>
+            <numerusform> It has one shell.</numerusform>
+            <numerusform> It has %n shells.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::ShelfWindow</name>
+    <message numerus="yes">
+        <source>%n thing(s) taken in.</source>
+        <translation>
+            <numerusform>One thing taken in.</numerusform>
+            <numerusform>%n things taken in.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n thing(s) written to %1.</source>
+        <translation>
+            <numerusform>One thing written to %1.</numerusform>
+            <numerusform>%n things written to %1.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>SweepPart</name>
+    <message numerus="yes">
+        <source>No depth is told at %1 of %n place(s): it cannot be built so, or the line hangs slack.</source>
+        <translation>
+            <numerusform>No depth is told at %1 of %n place: it cannot be built so, or the line hangs slack.</numerusform>
+            <numerusform>No depth is told at %1 of %n places: it cannot be built so, or the line hangs slack.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Left white at %n place(s): no depth is told there.</source>
+        <translation>
+            <numerusform>Left white at one place: no depth is told there.</numerusform>
+            <numerusform>Left white at %n places: no depth is told there.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>DoubtTab</name>
+    <message numerus="yes">
+        <source>%n draw(s) of every error (seed %1): floats %2, hangs %3, sinks %4.</source>
+        <translation>
+            <numerusform>%n draw of every error (seed %1): floats %2, hangs %3, sinks %4.</numerusform>
+            <numerusform>%n draws of every error (seed %1): floats %2, hangs %3, sinks %4.</numerusform>
+        </translation>
+    </message>
+</context>
+</TS>
