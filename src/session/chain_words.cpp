@@ -39,8 +39,20 @@ QString beatRange(const Spread& s) {
 
 QString jointName(const ChainBait& chain, size_t j, const Design& design) {
     const size_t of = chain.jointOf[j];
-    return of == ChainBait::kSoftTail ? tr("of the soft tail")
-                                      : QString::fromStdString(design.joints[of].name);
+    return of == ChainBait::kSoftTail    ? tr("of the soft tail")
+           : of == ChainBait::kHingedFin ? tr("of the tail fin")
+                                         : QString::fromStdString(design.joints[of].name);
+}
+
+// Of two pieces and what hangs behind them.
+QString pieceName(const ChainBait& chain, size_t piece) {
+    if (piece == 0) {
+        return tr("Head");
+    }
+    const size_t behind = chain.jointOf[piece - 1];
+    return behind == ChainBait::kSoftTail    ? tr("Soft tail")
+           : behind == ChainBait::kHingedFin ? tr("Tail fin")
+                                             : tr("Tail");
 }
 
 QStringList chainFlags(const ChainBait& chain, const Design& design) {
@@ -137,8 +149,7 @@ QStringList glideWords(const Glide& glide, const Design& design, Bench bench) {
     for (size_t i = 0; i < glide.walk.pieces.size() && glide.walk.pieces.size() > 1; ++i) {
         const PieceWalk& piece = glide.walk.pieces[i];
         said << tr("%1 turns %2 a pull and goes %3 askew of its way.")
-                    .arg(i == 0 ? tr("Head") : tr("Tail"), angle(piece.turn_rad),
-                         angle(piece.slip_rad));
+                    .arg(pieceName(glide.chain, i), angle(piece.turn_rad), angle(piece.slip_rad));
     }
     for (size_t j = 0; j < glide.chain.bait.joints.size(); ++j) {
         int touched = 0;

@@ -8,6 +8,7 @@
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "support/sample_bait.h"
+#include "support/thorough.h"
 #include "text/sentences.h"
 
 using namespace wl;
@@ -226,7 +227,9 @@ TEST_CASE("fields refuse what cannot be right and keep the design") {
 TEST_CASE("every number on every extreme design is finite") {
     // Each field in turn at both ends of its range.
     const Design base = demoDesign();
-    for (const Field& field : listFields(base)) {
+    const std::vector<Field> fields = listFields(base);
+    for (size_t i = 0; i < fields.size(); i += kThorough ? 1 : 4) {
+        const Field& field = fields[i];
         if (field.kind == FieldKind::Text) {
             continue;
         }
@@ -264,8 +267,11 @@ TEST_CASE("extreme joints, holes, side pieces and ways of making give finite num
     all.make.cavities.resize(1);
     all.make.print.leaks = true;
     int refused = 0, known = 0;
-    for (const MakeKind kind : {MakeKind::Carved, MakeKind::Layered, MakeKind::Printed}) {
+    for (const MakeKind kind : {MakeKind::Printed, MakeKind::Carved, MakeKind::Layered}) {
         all.make.kind = kind;
+        if (!kThorough && kind != MakeKind::Printed) {
+            break;
+        }
         for (const Field& field : listFields(all)) {
             const bool here = field.path.rfind("/joints/0", 0) == 0 ||
                               field.path.rfind("/features", 0) == 0 ||
@@ -300,8 +306,8 @@ TEST_CASE("extreme joints, holes, side pieces and ways of making give finite num
             }
         }
     }
-    CHECK(known > 150);
-    CHECK(refused >= 3);  // joints off the body or into each other
+    CHECK(known > (kThorough ? 150 : 40));
+    CHECK(refused >= (kThorough ? 3 : 1));  // joints off the body or into each other
 }
 
 TEST_CASE("a bait that ticks the bottom, or never dives, says so") {

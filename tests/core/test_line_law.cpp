@@ -1,6 +1,7 @@
 // Baits drawn by the line law against this project's prototype (outputs of our own programs, not
 // measurements; what its record leaves open is said beside each check), limits in closed form, and
 // the baits in pieces that designs make.
+#include <algorithm>
 #include <catch2/catch.hpp>
 
 #include <Eigen/Dense>
@@ -265,6 +266,57 @@ TEST_CASE("chain: a soft tail bends with the water as a piece of its own, a stif
     REQUIRE(stiff);
     CHECK(stiff->bait.pieces.size() == pieces);
     CHECK(stiff->bait.pieces.back().fins.size() >= 1);
+}
+
+TEST_CASE(
+    "chain: a tail fin on a hinge swings as a piece of its own, with its own weight and stops") {
+    Design design = readDesign(embedded::swimmer_wade()).value();
+    // In place of its soft tail.
+    design.fittings.erase(
+        std::remove_if(design.fittings.begin(), design.fittings.end(),
+                       [](const Fitting& f) { return f.kind == FittingKind::SoftTail; }),
+        design.fittings.end());
+    const Result<ChainBait> bare = chainBait(*evaluate(design), 0.6);
+    REQUIRE(bare);
+    Appendage fin;
+    fin.name = "tail fin";
+    fin.mirrored = false;
+    fin.body = design.body;
+    for (Station& s : fin.body.stations) {
+        s.position_m *= 0.25;
+        s.back_m *= 0.6;
+        s.belly_m *= 0.6;
+        s.halfWidth_m *= 0.1;
+    }
+    fin.hingeX_m = bare->bait.length_m;
+    fin.hingeY_m = 0;
+    fin.splay_rad = 0;
+    fin.swing_rad = 35 * kDegree;
+    design.appendages.push_back(fin);
+    const Result<Derived> d = evaluate(design);
+    REQUIRE(d);
+    const Result<ChainBait> with = chainBait(*d, 0.6);
+    REQUIRE(with);
+    REQUIRE(with->bait.pieces.size() == bare->bait.pieces.size() + 1);
+    CHECK(with->jointOf.back() == ChainBait::kHingedFin);
+    CHECK(with->bait.joints.back().opening_rad == Approx(35 * kDegree));
+    CHECK(with->bait.joints.back().spring_N_m == 0.0);
+    CHECK(with->bait.length_m == Approx(1.25 * bare->bait.length_m));
+    double whole = 0;
+    for (const PlanarPiece& p : with->bait.pieces) {
+        whole += p.mass_kg;
+    }
+    CHECK(whole == Approx(d->mass->mass_kg).epsilon(1e-9));
+    const PlanarPiece& last = with->bait.pieces.back();
+    CHECK(last.mass_kg == Approx(d->mass->pieces.back().mass_kg));
+    CHECK(last.gravityAt_m < 0);
+    CHECK(last.gravityAt_m > -last.length_m);
+    const Snake snake = snakeOf(*d, 0.6);
+    CHECK((snake.untold || snake.jointSwing_rad.empty() ||
+           snake.jointSwing_rad.size() == with->bait.joints.size()));
+    // Fast in its place, or at the side, it is no piece of the chain.
+    design.appendages[0].swing_rad = 2 * kDegree;
+    CHECK(chainBait(*evaluate(design), 0.6)->bait.pieces.size() == bare->bait.pieces.size());
 }
 
 TEST_CASE("chain: each joint tried otherwise, one thing at a time") {

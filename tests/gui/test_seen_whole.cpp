@@ -13,6 +13,7 @@
 
 #include "opened.h"
 #include "seen_whole.h"
+#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -52,6 +53,9 @@ QStringList walk(Opened& o, const QString& state) {
         auto* tabs = o.window.sheet()->findChild<SheetTabs*>();
         for (int i = 0; i < (tabs != nullptr ? tabs->count() : 1); ++i) {
             if (tabs != nullptr) {
+                if (!kThorough && entry.step == Step::Swim && tabs->tabText(i) == "Joints") {
+                    continue;  // nineteen grids of twelve runs: a minute there
+                }
                 tabs->setCurrentIndex(i);
             }
             waitBeside(o);

@@ -11,6 +11,7 @@
 #include "io/run_answers.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
+#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -65,7 +66,10 @@ std::vector<Answer> everyAnswer(const Design& d) {
 }  // namespace
 
 TEST_CASE("the same question has the same answer, byte for byte, and every number is one") {
-    for (const char* name : {"diver", "lipless", "swimmer"}) {
+    for (const char* name : {"swimmer", "diver", "lipless"}) {
+        if (!kThorough && name != std::string("swimmer")) {
+            break;
+        }
         const Design d = demoNamed(name);
         const std::vector<Answer> once = everyAnswer(d), again = everyAnswer(d);
         for (size_t i = 0; i < once.size(); ++i) {
@@ -80,7 +84,7 @@ TEST_CASE("the same question has the same answer, byte for byte, and every numbe
 TEST_CASE("designs no one drew are answered or refused with the reason, never half") {
     Dice dice(31);
     int answered = 0, refused = 0;
-    for (int i = 0; i < 12; ++i) {
+    for (int i = 0; i < someOf(12); ++i) {
         const Design d = randomDesign(dice);
         for (const Answer& answer : {planAnswer(d), watersAnswer(d, {288.15}, {0.0}),
                                      seriesAnswer(d, {0.08}), doubtAnswer(d, 0, 1), schoolAnswer(d),
@@ -99,8 +103,8 @@ TEST_CASE("designs no one drew are answered or refused with the reason, never ha
             }
         }
     }
-    CHECK(answered > 20);
-    CHECK(refused > 5);  // no readings, at the least
+    CHECK(answered > someOf(20));
+    CHECK(refused > someOf(5));  // no readings, at the least
 }
 
 TEST_CASE("a plan's answer is what the planned design then weighs and how it lies") {

@@ -31,6 +31,16 @@ int FlowLayout::arrange(const QRect& rect, bool place) const {
     const QMargins margins = contentsMargins();
     const QRect inside = rect.marginsRemoved(margins);
     int x = inside.x(), y = inside.y(), lineHeight = 0;
+    std::vector<std::pair<QLayoutItem*, QRect>> line;
+    // Things of a line stand on one middle.
+    const auto endLine = [&] {
+        for (const auto& [item, at] : line) {
+            if (place) {
+                item->setGeometry(at.translated(0, (lineHeight - at.height()) / 2));
+            }
+        }
+        line.clear();
+    };
     for (QLayoutItem* item : items_) {
         if (item->isEmpty()) {
             continue;
@@ -38,16 +48,16 @@ int FlowLayout::arrange(const QRect& rect, bool place) const {
         QSize size =
             item->sizeHint().boundedTo(QSize(std::max(1, inside.width()), QWIDGETSIZE_MAX));
         if (x > inside.x() && x + size.width() > inside.x() + inside.width()) {
+            endLine();
             x = inside.x();
             y += lineHeight + spacing();
             lineHeight = 0;
         }
-        if (place) {
-            item->setGeometry(QRect(QPoint(x, y), size));
-        }
+        line.emplace_back(item, QRect(QPoint(x, y), size));
         x += size.width() + spacing();
         lineHeight = std::max(lineHeight, size.height());
     }
+    endLine();
     return y + lineHeight - rect.y() + margins.bottom();
 }
 

@@ -13,6 +13,7 @@ namespace {
 
 constexpr int kStrips = 40;
 constexpr double kTailStop_rad = 60 * kDegree, kTailDamping = 0.15, kSideways = 0.5;
+constexpr double kUsualBeats_1_s = 2;
 
 bool standsUpright(const Surface& s) {
     return std::abs(s.normal.y()) > kSideways;
@@ -39,16 +40,32 @@ const Surface* bendingTail(const Derived& d, double speed, double& holds) {
     return found;
 }
 
-PlanarPiece sliced(const Derived& d, double from, double to) {
+// A tail fin on a hinge of its own in the middle plane.
+const BodyPart* hingedFin(const Derived& d) {
+    constexpr double kMiddle_m = 0.5e-3, kAtTail = 0.85, kAskew_rad = 10 * kDegree;
+    for (const BodyPart& part : d.shape->parts) {
+        if (!part.appendage) {
+            continue;
+        }
+        const Appendage& a = d.design->appendages[part.index];
+        if (!a.mirrored && std::abs(a.hingeY_m) < kMiddle_m && std::abs(a.splay_rad) < kAskew_rad &&
+            a.swing_rad >= kLeastOpening_rad &&
+            a.hingeX_m >= kAtTail * d.shape->curves.length_m()) {
+            return &part;
+        }
+    }
+    return nullptr;
+}
+
+PlanarPiece sliced(const BodyCurves& curves, double from, double to, double before = 0) {
     PlanarPiece piece;
-    piece.pin_m = from;
+    piece.pin_m = before + from;
     piece.length_m = to - from;
-    const BodyCurves& curves = d.shape->curves;
     for (int k = 0; k < kStrips; ++k) {
         PlanarStrip s;
         s.dx_m = piece.length_m / kStrips;
-        s.at_m = from + (k + 0.5) * s.dx_m;
-        const Section section = curves.atX(s.at_m);
+        s.at_m = before + from + (k + 0.5) * s.dx_m;
+        const Section section = curves.atX(from + (k + 0.5) * s.dx_m);
         s.depth_m = std::max(1e-5, section.back_m - section.belly_m);
         s.width_m = std::max(1e-5, 2 * section.halfWidth_m);
         s.area_m2 = sectionArea(section);
@@ -76,12 +93,20 @@ size_t pieceOfPlace(const PlanarBait& bait, double x) {
 }
 
 void weigh(const Derived& d, const std::vector<size_t>& chainOf, const Surface* tail,
-           ChainBait& chain) {
+           const BodyPart* fin, ChainBait& chain) {
     PlanarBait& bait = chain.bait;
     std::vector<PieceMass> masses(bait.pieces.size());
     const std::vector<BodyPart>& parts = d.shape->parts;
     for (size_t p = 0; p < d.mass->pieces.size() && p < parts.size(); ++p) {
         const PieceBalance& one = d.mass->pieces[p];
+        if (&parts[p] == fin) {
+            // Its pin stands at the bait's end.
+            PieceMass& own = masses.back();
+            own.add(one.mass_kg, parts[p].pivot_m.x() - one.centreOfGravity_m.x(),
+                    one.inertia_kg_m2(2, 2));
+            own.displaced += d.waterDensity_kg_m3 * one.displacedVolume_m3;
+            continue;
+        }
         const size_t i =
             parts[p].appendage ? pieceOfPlace(bait, parts[p].pivot_m.x()) : chainOf[parts[p].index];
         masses[i].add(one.mass_kg, bait.pieces[i].pin_m - one.centreOfGravity_m.x(),
@@ -174,14 +199,33 @@ void addTail(const Derived& d, const Surface& tail, PlanarBait& bait) {
     joint.opening_rad = kTailStop_rad;
     joint.spring_N_m = softTailSpring_N_m(f.modulus_Pa.value_or(kSoftTailModulus_Pa), tail.span_m,
                                           tail.thickness_m, tail.chord_m);
-    // Damping at the beat of a bait: some two beats a second.
-    joint.damping_N_m_s = kTailDamping * joint.spring_N_m / (2 * kPi * 2);
     bait.joints.push_back(joint);
+    dampSoftTail(bait, kUsualBeats_1_s);
     bait.pieces.push_back(piece);
     bait.length_m += tail.chord_m;
 }
 
+// Its own outline behind the bait's, swinging to its stops.
+bool addFin(const Derived& d, const BodyPart& fin, PlanarBait& bait) {
+    const Appendage& a = d.design->appendages[fin.index];
+    const Result<BodyCurves> curves = BodyCurves::build(a.body, fin.path);
+    if (!curves) {
+        return false;
+    }
+    bait.pieces.push_back(sliced(*curves, 0, curves->length_m(), bait.length_m));
+    PlanarJoint joint;
+    joint.opening_rad = std::min(a.swing_rad, kMostOpening_rad);
+    bait.joints.push_back(joint);
+    bait.length_m += curves->length_m();
+    return true;
+}
+
 }  // namespace
+
+void dampSoftTail(PlanarBait& bait, double beats_1_s) {
+    PlanarJoint& root = bait.joints.back();
+    root.damping_N_m_s = kTailDamping * root.spring_N_m / (2 * kPi * beats_1_s);
+}
 
 double softTailSpring_N_m(double modulus, double breadth, double thickness, double length) {
     const double second = breadth * thickness * thickness * thickness / 12;
@@ -219,7 +263,7 @@ Result<ChainBait> chainBait(const Derived& d, double speed) {
     bait.squareness = d.shape->sizes.fullness;
     std::vector<size_t> chainOf{0};  // piece of the chain each piece of the design is in
     double from = 0;
-    const auto close = [&](double to) { bait.pieces.push_back(sliced(d, from, to)); };
+    const auto close = [&](double to) { bait.pieces.push_back(sliced(d.shape->curves, from, to)); };
     std::vector<size_t> named{0};
     for (size_t j = 0; j < d.shape->joints.size(); ++j) {
         const JointCut& cut = d.shape->joints[j];
@@ -241,7 +285,13 @@ Result<ChainBait> chainBait(const Derived& d, double speed) {
         chainOf.push_back(bait.pieces.size());
     }
     close(length);
-    const Surface* tail = bendingTail(d, speed, chain.softTailHolds);
+    const BodyPart* fin = hingedFin(d);
+    if (fin != nullptr && addFin(d, *fin, bait)) {
+        chain.jointOf.push_back(ChainBait::kHingedFin);
+    } else {
+        fin = nullptr;
+    }
+    const Surface* tail = fin == nullptr ? bendingTail(d, speed, chain.softTailHolds) : nullptr;
     if (tail != nullptr) {
         addTail(d, *tail, bait);
         chain.jointOf.push_back(ChainBait::kSoftTail);
@@ -249,7 +299,7 @@ Result<ChainBait> chainBait(const Derived& d, double speed) {
     if (bait.pieces.size() > kMostChainPieces) {
         return Error{"swim.too_many_pieces", "/joints", {}, {}};
     }
-    weigh(d, chainOf, tail, chain);
+    weigh(d, chainOf, tail, fin, chain);
     for (size_t i = 0; i < named.size(); ++i) {
         const PlanarPiece& p = bait.pieces[i];
         const std::string path = "/pieces/" + std::to_string(named[i]);
