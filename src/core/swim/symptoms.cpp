@@ -50,7 +50,7 @@ void suspect(const Derived& d, const Run& run, TwoSpeeds speeds, Diagnosis& out)
         }
         double size = tolerance(f.fault);
         const bool right = (f.run_rad > 0) == (out.symptom == Symptom::RunsRight);
-        if (lead) {
+        if (lead && leanStiffness_kg_m(d) > 0) {
             out.leanSeen_rad = leanBeyondDrawn_rad(d);
         }
         if (lead && out.leanSeen_rad) {
