@@ -38,10 +38,10 @@ class RailDelegate : public QStyledItemDelegate {
         p->setFont(type(Type::Small));
         // Beside the name where there is room; the tip has it always.
         const QString was = index.data(kWas).toString();
-        const QRect beside = r.adjusted(
-            22 + QFontMetrics(type(Type::Body, active))
-                     .horizontalAdvance(index.data(Qt::DisplayRole).toString()),
-            4, -6, -20);
+        const QRect beside =
+            r.adjusted(22 + QFontMetrics(type(Type::Body, active))
+                                .horizontalAdvance(index.data(Qt::DisplayRole).toString()),
+                       4, -6, -20);
         if (!was.isEmpty() && p->fontMetrics().horizontalAdvance(was) <= beside.width()) {
             p->setPen(c.quiet);
             p->drawText(beside, Qt::AlignRight | Qt::AlignVCenter, was);
@@ -72,7 +72,10 @@ OrderRail::OrderRail(Workbench& bench, QWidget* parent) : QListWidget(parent), b
         }
     });
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &OrderRail::refresh);
-    connect(&bench_, &Workbench::benchChanged, this, &OrderRail::refresh);
+    connect(&bench_, &Workbench::benchChanged, this, [this] {
+        before_.reset();
+        refresh();
+    });
 }
 
 QString OrderRail::verdict(Step step) const {
@@ -84,24 +87,31 @@ QString OrderRail::verdict(Step step) const {
     return !r->derived && entry.unreckoned ? entry.unreckoned() : entry.verdict(bench_, *r);
 }
 
-QString OrderRail::was(Step step) const {
+void OrderRail::takeBefore() {
     const ResultsPtr before = bench_.bait.before();
-    return before ? Workbench::was(entryOf(step).verdict(bench_, *before), verdict(step))
-                  : QString();
+    if (before == before_ && verdictsBefore_.size() == kStepCount) {
+        return;
+    }
+    before_ = before;
+    verdictsBefore_.clear();
+    for (const StepEntry& entry : stepTable()) {
+        verdictsBefore_ << (before ? entry.verdict(bench_, *before) : QString());
+    }
 }
 
 void OrderRail::refresh() {
+    takeBefore();
     for (const StepEntry& entry : stepTable()) {
         const QString text = verdict(entry.step);
         if (text != QStringLiteral("…")) {
             QListWidgetItem* line = item(int(entry.step));
             line->setData(kVerdict, text);
             line->setData(kIdle, entry.idle && entry.idle(bench_.design()));
-            line->setData(kWas, was(entry.step));
-            line->setToolTip(was(entry.step));
-            line->setData(
-                Qt::AccessibleTextRole,
-                QStringLiteral("%1: %2 %3").arg(entry.name, text, was(entry.step)).trimmed());
+            const QString was = Workbench::was(verdictsBefore_[int(entry.step)], text);
+            line->setData(kWas, was);
+            line->setToolTip(was);
+            line->setData(Qt::AccessibleTextRole,
+                          QStringLiteral("%1: %2 %3").arg(entry.name, text, was).trimmed());
         }
     }
 }

@@ -14,13 +14,17 @@ class OrderRail : public QListWidget {
     void choose(Step step) { setCurrentRow(int(step)); }
     QString verdict(Step step) const;
     /// "was 1.2 m" where the last edit changed the verdict of a step.
-    QString was(Step step) const;
+    QString was(Step step) const { return item(int(step))->toolTip(); }
 
   signals:
     void stepChosen(Step step);
 
   private:
     void refresh();
+    void takeBefore();
+    // Verdicts before the last edit: worked out once, not at every move of a drag.
+    ResultsPtr before_;
+    QStringList verdictsBefore_;
     Workbench& bench_;
 };
 
