@@ -25,10 +25,11 @@ void GhostChoice::choose() {
                                          tr("Wade Line designs (*.wade)"));
         if (!path.isEmpty()) {
             open(path);
-        } else if (!other_) {
-            setCurrentIndex(0);
+        } else {
+            setCurrentIndex(kept_);  // nothing was chosen: as it stood
         }
     }
+    kept_ = currentIndex();
     emit changed();
 }
 

@@ -35,6 +35,7 @@ class GhostChoice : public QComboBox {
 
     Workbench& bench_;
     std::shared_ptr<const OtherBait> other_;
+    int kept_ = 0;  // what stood before the hand chose
 };
 
 }  // namespace wl
