@@ -1,6 +1,8 @@
 // Time of the work behind one edit of the demo. Targets: from nothing 4 ms, retrieve 3 ms.
 #include <benchmark/benchmark.h>
 
+#include "core/aim/aim.h"
+#include "core/base/units.h"
 #include "core/cast/throws.h"
 #include "core/clearance/clearance.h"
 #include "core/design/fields.h"
@@ -236,3 +238,30 @@ static void ThinWalls(benchmark::State& state) {
     }
 }
 BENCHMARK(ThinWalls)->Unit(benchmark::kMillisecond);
+
+// One trial of an aim: another lip and tie, its lead, depth and swim. Target 1.5 ms.
+static void OneTrialOfAnAim(benchmark::State& state) {
+    const AimBase base = *aimBase(demo());
+    const std::vector<AimLever> levers = usualLevers(*base.plan.reached);
+    std::vector<double> values;
+    for (const AimLever& lever : levers) {
+        values.push_back(leverOf(demo(), lever.kind));
+    }
+    for (auto _ : state) {
+        values.front() += 1e-6;  // another each time
+        benchmark::DoNotOptimize(tryLevers(base, levers, values, true));
+    }
+}
+BENCHMARK(OneTrialOfAnAim)->Unit(benchmark::kMillisecond);
+
+static void AnAimOfThreeBands(benchmark::State& state) {
+    const AimWish wish{{{AimMeasure::Depth, 1.7, 2.1},
+                        {AimMeasure::Beats, 4.2, 5.4},
+                        {AimMeasure::Swing, 5 * kDegree, 10 * kDegree, 0.5}},
+                       {},
+                       false};
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(aim(demo(), wish));
+    }
+}
+BENCHMARK(AnAimOfThreeBands)->Unit(benchmark::kMillisecond)->UseRealTime();

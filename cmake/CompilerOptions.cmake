@@ -6,6 +6,8 @@ target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:-Wno-restri
 if(CMAKE_UNITY_BUILD)
   # Files of a room joined for speed look to the compiler like headers, whose hidden parts would differ.
   target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:-Wno-subobject-linkage>)
+  # And names two files of a room both give to something of their own, to one another's.
+  target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:Clang>:-Wno-shadow>)
 endif()
 # Same design, same bytes: no fused multiply-adds that differ between machines of one kind.
 target_compile_options(wl_options INTERFACE -ffp-contract=off)

@@ -8,7 +8,7 @@ packages=(g++ cmake ninja-build git ca-certificates
   libcsv-dev libdxflib-dev locales qt6-serialport-dev libqt6sql6-sqlite sqlite3 catch2 libgsl-dev libbenchmark-dev libcgal-dev libgmp-dev libmpfr-dev
   poppler-utils python3-jsonschema python3-ezdxf desktop-file-utils appstream shared-mime-info xvfb xauth
   libxcb-cursor0 libxkbcommon-x11-0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-render-util0
-  libxcb-shape0 libxcb-xinerama0 clang-format clang-tidy)
+  libxcb-shape0 libxcb-xinerama0 clang libclang-rt-14-dev clang-format clang-tidy)
 # Tests run in a language with a decimal comma as well.
 make_locale() {
   locale -a 2>/dev/null | grep -qi '^de_DE\.utf-\?8$' && return

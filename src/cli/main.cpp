@@ -6,8 +6,11 @@
 #include <csignal>
 #include <iostream>
 
+#include "cli/aim_call.h"
+#include "cli/typed_amounts.h"
 #include "core/base/units.h"
 #include "core/design/fields.h"
+#include "io/aim_answer.h"
 #include "io/compare_answer.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
@@ -59,6 +62,8 @@ struct Call {
     std::vector<std::string> values, salts, coefficients;
     unsigned long long most = 20, draws = 0, seed = 1;
     int leverDraws = 60;
+    AimCall aim;
+    bool json = false;
 };
 
 wl::Result<wl::Shelf> shelfOf(const Call& call) {
@@ -71,26 +76,6 @@ wl::Result<wl::Shelf> shelfOf(const Call& call) {
     }
     const auto entries = wl::readShelfCsv(*text);
     return entries ? wl::Result<wl::Shelf>(wl::arrangeShelf(*entries)) : entries.error();
-}
-
-// Every value in the unit given with it, or the metric bench's own.
-wl::Result<std::vector<double>> amounts(const std::vector<std::string>& texts,
-                                        wl::Quantity quantity, double least, double most) {
-    std::vector<double> values;
-    for (const std::string& text : texts) {
-        const wl::ReadAmount read = wl::readAmount(text, quantity, wl::Bench::Metric);
-        if (read.fault != wl::ReadFault::None) {
-            return wl::Error{"text.not_a_number", text, {}, {}};
-        }
-        if (!(read.valueSi >= least && read.valueSi <= most)) {
-            return wl::Error{"field.out_of_range",
-                             text,
-                             {},
-                             {{quantity, read.valueSi}, {quantity, least}, {quantity, most}}};
-        }
-        values.push_back(read.valueSi);
-    }
-    return values;
 }
 
 // Prints the answer; writes the design taken from it when asked.
@@ -111,6 +96,19 @@ int give(const wl::Answer& answer, const Call& call) {
         }
     }
     return answer.met ? kDone : kStops;
+}
+
+// Words unless JSON is asked for.
+int aim(const wl::Design& design, const Call& call) {
+    const wl::Result<wl::AimWish> wish = call.aim.wish(design);
+    if (!wish) {
+        return fail(wish.error());
+    }
+    wl::Answer answer = wl::aimAnswer(design, *wish);
+    if (!call.json) {
+        answer.json = wl::readableAim(answer);
+    }
+    return give(answer, call);
 }
 
 int report(const Call& call, bool asJson) {
@@ -166,6 +164,9 @@ int answer(const std::string& about, const Call& call) {
     }
     if (about == "mends") {
         return give(wl::mendsAnswer(*design, *shelf), call);
+    }
+    if (about == "aim") {
+        return aim(*design, call);
     }
     if (about == "school") {
         return give(wl::schoolAnswer(*design), call);
@@ -301,6 +302,10 @@ int run(int argc, char** argv) {
     taking(answering("series", "The same shape in other lengths", "File for that size's design"))
         ->add_option("--length", call.values, "e.g. 60 \"4 in\"")
         ->required();
+    CLI::App* aimed = taking(answering("aim", "From what it should do to lip, tie and lead",
+                                       "File for the design of that way"));
+    call.aim.addTo(*aimed);
+    aimed->add_flag("--json", call.json, "As JSON, units in the keys");
     answering("cast", "How far it flies, and how it lies in the air", nullptr);
     answering("forces", "The forces on it under way, and the speeds at which it dives", nullptr);
     answering("levers", "What one step of each thing is worth, and how sure that is", nullptr)

@@ -1,7 +1,5 @@
 #include "text/sentence_rows.h"
 
-#include <array>
-
 // Marks a sentence for the translators' extraction without needing Qt here.
 #define WL_TR(text) text
 
@@ -10,7 +8,7 @@ namespace {
 
 using Row = SentenceRow;
 
-constexpr std::array kRows{
+constexpr SentenceRow kRows[] = {
     // Fields
     Row{"text.empty", WL_TR("Give a value: this one cannot be left empty.")},
     Row{"text.not_a_number", WL_TR("That is not a measure. Try 44.5, 1 3/4\" or 4.45 cm.")},
@@ -289,6 +287,21 @@ constexpr std::array kRows{
     Row{"rest.second_attitude", WL_TR("It can also rest at pitch %1, roll %2, if it lands that "
                                       "way. Lower lead removes that.")},
     // Run
+    Row{"aim.no_target", WL_TR("Say what it should do: a depth, beats or a swing.")},
+    Row{"aim.band", WL_TR("The band must begin below its end: %1 is not under %2.")},
+    Row{"aim.no_lever",
+        WL_TR("Nothing is left to change: set free the lip, or where the line ties.")},
+    Row{"aim.no_such_lever", WL_TR("This bait has nothing of that name to change: %w1.")},
+    Row{"aim.lever_range",
+        WL_TR("Give a range that begins below its end, holds a step of the bench, and is one the "
+              "field may have.")},
+    Row{"aim.not_told",
+        WL_TR("The bait as drawn does not tell this, so nothing can be wished by it: give a "
+              "figure instead.")},
+    Row{"aim.untold",
+        WL_TR("Nothing that can be changed here makes this bait tell what is asked: a bait that "
+              "swims by its joints, or does not dive, is aimed by hand.")},
+    Row{"aim.stopped", WL_TR("Stopped before an answer was found.")},
     Row{"sweep.no_number", WL_TR("Only a number can be varied.")},
     Row{"sweep.cancelled", WL_TR("Cancelled.")},
     Row{"cast.joints",

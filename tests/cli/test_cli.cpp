@@ -129,6 +129,7 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
                                      "cast",
                                      "forces",
                                      "levers --draws 8",
+                                     "aim --json --depth 1.1x..1.25x",
                                      "sweep /brief/retrieve_speed --range 0.7 \"3 ft/s\"",
                                      "school"};
         for (const std::string& call : calls) {
@@ -168,6 +169,28 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
         run("series " + here + "/diver.wade --length 50 60mm --take 2 -o " + small);
     CHECK(nlohmann::json::parse(run("report " + small + " --json").out)["body"]["length_mm"] ==
           Approx(60));
+    const std::string aimed = here + "/aimed.wade";
+    const Outcome aim =
+        run("aim " + here + "/diver.wade --json --depth 6ft..2.1 --lock lip_length --take 2 -o " +
+            aimed);
+    CHECK(aim.exit == 0);
+    const nlohmann::json way = nlohmann::json::parse(aim.out)["ways"][1];
+    CHECK(way["met"] == true);
+    const nlohmann::json done = nlohmann::json::parse(run("report " + aimed + " --json").out);
+    CHECK(done["run"]["depth_m"].get<double>() ==
+          Approx(way["values"]["depth_m"].get<double>()).epsilon(1e-6));
+    CHECK(done["mass"]["total_g"].get<double>() == Approx(way["price"]["mass_g"].get<double>()));
+    const Outcome words = run("aim " + here + "/diver.wade --depth 6ft..2.1");
+    CHECK(words.out.find("(as wanted)") != std::string::npos);
+    CHECK(words.out.find("chances: depth") != std::string::npos);
+    for (const char* bad :
+         {"--depth 2", "--depth deep..deeper", "--depth 2..3x", "--depth 3..2",
+          "--depth 2..3 --lock nose", "--depth 2..3 --range lip_angle=40..20"}) {
+        const Outcome refused = run("aim " + here + "/diver.wade " + bad);
+        INFO(bad << ": " << refused.out);
+        CHECK(refused.exit != 0);
+        CHECK(refused.out.size() > 20);
+    }
     CHECK(run("series " + here + "/diver.wade --length 60 --take 3 -o " + small).exit == 2);
     CHECK(run("swaps " + here + "/diver.wade --speed quickly").exit == 2);
     CHECK(run("waters " + here + "/diver.wade --temperature 400").exit == 2);

@@ -119,7 +119,7 @@ TEST_CASE("each of the seven kinds is made from File New and printed with the ke
         // The sheet, by its step's key and the keys in it.
         o.window.activateWindow();
         REQUIRE(QTest::qWaitForWindowActive(&o.window));
-        hands.key(&o.window, Qt::Key_2, Qt::ControlModifier | Qt::ShiftModifier);
+        hands.key(&o.window, Qt::Key_3, Qt::ControlModifier | Qt::ShiftModifier);
         auto* path = o.window.findChild<QLineEdit*>("sheetPath");
         REQUIRE(path != nullptr);
         path->setFocus();

@@ -250,3 +250,14 @@ TEST_CASE("the tie is chosen among the eyes, and what is meant to meet is said w
     o.window.bench().document.undoStack()->undo();
     CHECK(o.design().meetings.empty());
 }
+
+TEST_CASE("a window whose edits are thrown away goes quietly") {
+    QTemporaryDir folder;
+    auto window = std::make_unique<MainWindow>(folder.filePath("recovery"));
+    window->openDemo();
+    Design next = window->bench().design();
+    next.name = "thrown away";
+    window->bench().document.submit(std::move(next), "edit");
+    CHECK_FALSE(window->bench().document.undoStack()->isClean());
+    window.reset();
+}

@@ -4,6 +4,7 @@
 
 #include "core/hydro/water.h"
 #include "core/school/tank_school.h"
+#include "io/aim_answer.h"
 #include "io/answers.h"
 #include "io/design_file.h"
 #include "io/report.h"
@@ -59,6 +60,7 @@ std::vector<Answer> everyAnswer(const Design& d) {
             castAnswer(d),
             forcesAnswer(d),
             leversAnswer(d, 6),
+            aimAnswer(d, {{{AimMeasure::Depth, 0.9, 1.1, 1.0, true}}, {}, false}),
             sweepAnswer(d, "/brief/retrieve_speed", 0.7, 1.1, 4),
             doubtAnswer(d, 500, 7)};
 }

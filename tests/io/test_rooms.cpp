@@ -10,12 +10,13 @@ namespace {
 
 // In the order they stand in docs/ARCHITECTURE.md.
 const std::vector<std::string> kRooms{
-    "core/base", "core/model",  "core/design", "core/geometry", "core/shape",  "core/joint",
-    "core/make", "core/hydro",  "core/hull",   "core/placed",   "core/mass",   "core/motion",
-    "core/rest", "core/reckon", "core/cast",   "core/swim",     "core/chain",  "core/clearance",
-    "core/tank", "core/rules",  "core/draw",   "core/plan",     "core/school", "text",
-    "io",        "session",     "store",       "shelf",         "scale",       "sheet",
-    "app/kit",   "app/views",   "app/dialogs", "app/pages",     "app/frame",   "cli"};
+    "core/base", "core/model",  "core/design", "core/geometry", "core/shape", "core/joint",
+    "core/make", "core/hydro",  "core/hull",   "core/placed",   "core/mass",  "core/motion",
+    "core/rest", "core/reckon", "core/cast",   "core/swim",     "core/chain", "core/clearance",
+    "core/tank", "core/rules",  "core/draw",   "core/plan",     "core/aim",   "core/school",
+    "text",      "io",          "session",     "store",         "shelf",      "scale",
+    "sheet",     "app/kit",     "app/views",   "app/dialogs",   "app/pages",  "app/frame",
+    "cli"};
 
 size_t roomOf(const std::string& path) {
     const auto room = std::find_if(kRooms.begin(), kRooms.end(),

@@ -17,7 +17,7 @@ TEST_CASE("every code the sources raise has a sentence, and every sentence is ra
     std::set<std::string> used;
     const std::regex code(
         "\"((?:body|stock|fitting|bore|cut|feature|make|joint|piece|solid|trace|svg|lip|tie|rest|"
-        "run|cast|sweep|"
+        "run|cast|sweep|aim|"
         "plan|choice|mend|edit|field|file|text|internal|outline|weight|build_up|clip|wall|chamber|"
         "wire|hooks|hook|tank|shelf|export|swim|"
         "scale|program|meeting|model|word)\\.[a-z_"

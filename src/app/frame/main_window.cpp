@@ -111,6 +111,8 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
 
 // Views read the bench to their last: they go while it is still there.
 MainWindow::~MainWindow() {
+    bench_.document.disconnect(
+        this);  // a bait with edits thrown away calls itself unsaved once more
     delete shelfWindow_;
     delete scaleDialog_;
     delete takeCentralWidget();

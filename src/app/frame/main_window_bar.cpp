@@ -54,7 +54,7 @@ QWidget* MainWindow::buildTopBar() {
     layout->addWidget(saved_);
     layout->addWidget(conditions_, 1);
     layout->addWidget(scale);
-    auto toggle = [this, layout](const QString& objectName, const QString& hint) {
+    auto toggle = [layout](const QString& objectName, const QString& hint) {
         auto* button = new QToolButton;
         button->setObjectName(objectName);
         button->setToolTip(hint);

@@ -140,7 +140,7 @@ void MainWindow::buildMenus() {
         [this] {
             QMessageBox::information(
                 this, tr("Keys"),
-                tr("Ctrl+1 … Ctrl+0, Ctrl+Shift+1, 2, 3: the steps of the order of work\n"
+                tr("Ctrl+1 … Ctrl+0, Ctrl+Shift+1 … 4: the steps of the order of work\n"
                    "F6: the tank; [ and ] choose a handle, arrows move it, Shift for ten steps\n"
                    "Alt+1 … Alt+5: side, top, front, solid, swing; Alt+6: pieces apart\n"
                    "In the solid: arrows turn, Page Up and Down cut, M cuts at the next mark\n"

@@ -1,6 +1,7 @@
 #include "app/frame/steps.h"
 
 #include "app/pages/pages.h"
+#include "core/aim/aim.h"
 #include "core/chain/chain_bait.h"
 #include "session/words.h"
 
@@ -105,6 +106,20 @@ QString beats(const Workbench&, const Results& r) {
                : tr("no action");
 }
 
+QString wish(const Workbench& bench, const Results& r) {
+    if (!r.derived) {
+        return QStringLiteral("–");
+    }
+    const AimTarget first = wishOf(*r.derived).targets.front();
+    const Quantity q = first.relative ? Quantity::Number : quantityOf(first.what);
+    const QString band =
+        tr("%1 to %2").arg(bench.text(q, first.low, false), bench.text(q, first.high));
+    const QString of = first.what == AimMeasure::Beats   ? tr("%1 beats/s")
+                       : first.what == AimMeasure::Swing ? tr("swing %1")
+                                                         : QStringLiteral("%1");
+    return first.relative ? tr("%1 times now").arg(band) : of.arg(band);
+}
+
 QString sheetKind(const Workbench&, const Results&) {
     return tr("PDF, true scale");
 }
@@ -180,6 +195,7 @@ const std::vector<StepEntry>& stepTable() {
          depth,
          dash},
         {Step::Swim, tr("Swim"), makeSwimPage, {"/swim"}, nullptr, beats, dash},
+        {Step::Aim, tr("Aim"), makeAimPage, {"/aim"}, nullptr, wish, nullptr},
         {Step::BenchSheet,
          tr("Bench sheet"),
          makeBenchSheetPage,

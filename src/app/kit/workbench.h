@@ -28,6 +28,7 @@ enum class Step {
     Cast,
     Run,
     Swim,
+    Aim,
     BenchSheet,
     WaterLog
 };

@@ -230,7 +230,7 @@ RecordTable* pieceTable(Workbench& bench) {
             return bench.text(Quantity::Length, of(r, row).centreOfBuoyancy_m.x(), false);
         }));
     c.push_back(
-        fact(derivedColumn(tr("Alone"), Quantity::Number, [&bench, of](const Results& r, int row) {
+        fact(derivedColumn(tr("Alone"), Quantity::Number, [&bench](const Results& r, int row) {
             if (r.derived->rest->alone.empty()) {
                 return tr("the whole bait");
             }

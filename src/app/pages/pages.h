@@ -18,6 +18,7 @@ QWidget* makeTankPage(Workbench& bench);
 QWidget* makeCastPage(Workbench& bench);
 QWidget* makeRunPage(Workbench& bench);
 QWidget* makeSwimPage(Workbench& bench);
+QWidget* makeAimPage(Workbench& bench);
 QWidget* makeBenchSheetPage(Workbench& bench);
 QWidget* makeWaterLogPage(Workbench& bench);
 

@@ -15,6 +15,7 @@
 #include "core/base/quantity.h"
 #include "core/base/units.h"
 #include "core/design/about.h"
+#include "core/design/describe_aim.h"
 #include "core/design/describe_body.h"
 #include "core/design/describe_lip.h"
 #include "core/design/describe_parts.h"
@@ -249,6 +250,7 @@ void describe(V& v, Design& d) {
     v.group("errors", d.errors, told("Measuring"));
     v.group("tank", d.tank, told("Tank"));
     v.group("swim", d.swim, told("Swim"));
+    v.group("aim", d.aim, told("Aim"));
     v.list("log", d.log, 0, 500, told("Test").leftOut());
 }
 

@@ -11,6 +11,7 @@
 
 #include "core/base/meeting.h"
 #include "core/base/units.h"
+#include "core/design/aim_notes.h"
 #include "core/design/body.h"
 #include "core/design/joint.h"
 #include "core/design/parts.h"
@@ -83,7 +84,16 @@ struct LogEntry {
     bool operator==(const LogEntry&) const = default;
 };
 
+/// The whole bait, SI. What copies and drops one is compiled once: it is in every file that holds a
+/// design, and half of what some of them compile to.
 struct Design {
+    Design();
+    Design(const Design&);
+    Design(Design&&) noexcept;
+    Design& operator=(const Design&);
+    Design& operator=(Design&&) noexcept;
+    ~Design();
+
     std::string name = "untitled bait";
     std::string notes;
     Brief brief;
@@ -107,8 +117,9 @@ struct Design {
     MeasuringErrors errors;
     TankTest tank;
     SwimNotes swim;
+    AimNotes aim;
     std::vector<LogEntry> log;
-    bool operator==(const Design&) const = default;
+    bool operator==(const Design&) const;
 };
 
 }  // namespace wl

@@ -1,7 +1,7 @@
 // The visitor of describe() that knows where it is: paths, groups, rows. For fields.cpp.
 #pragma once
 
-#include <algorithm>
+#include <functional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -22,14 +22,30 @@ struct FieldSlot {
     void (*choose)(void* choice, int answer) = nullptr;
 };
 
-/// Calls `onField(Field, FieldSlot)` for each field and `onList(path, vector&)` for each list.
-template <class OnField, class OnList>
+class FieldWalk;
+
+/// A list of a design whatever it holds, so that what walks the design is compiled once and not
+/// once for each thing done to a list.
+struct ListSlot {
+    void* items = nullptr;
+    size_t (*size)(void* items) = nullptr;
+    void (*erase)(void* items, size_t row) = nullptr;
+    void (*copyBehind)(void* items, size_t row) = nullptr;  ///< once more, behind it
+    void (*walkNew)(FieldWalk& walk) = nullptr;             ///< the fields of a new one
+};
+
+/// Calls `onField` for each field and `onList` with its path for each list; either may be empty.
 class FieldWalk {
   public:
+    using OnField = std::function<void(Field, const FieldSlot&)>;
+    using OnList = std::function<void(std::string_view, const ListSlot&)>;
     /// `only`: the one path wanted, to pass over every group that cannot hold it; empty: all.
     /// `path`: where the walk starts.
     FieldWalk(OnField onField, OnList onList, std::string_view only, std::string path = {})
-        : onField_(onField), onList_(onList), only_(only), path_(std::move(path)) {}
+        : onField_(std::move(onField)),
+          onList_(std::move(onList)),
+          only_(only),
+          path_(std::move(path)) {}
 
     void number(std::string_view name, Quantity quantity, double& value, double min, double max,
                 const About& about) {
@@ -37,14 +53,14 @@ class FieldWalk {
             Field f = field(name, FieldKind::Number, about, min, max);
             f.quantity = quantity;
             f.value = value;
-            onField_(std::move(f), FieldSlot{.plain = &value});
+            give(std::move(f), {.plain = &value});
         }
     }
     void count(std::string_view name, int& value, int min, int max, const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Count, about, min, max);
             f.value = value;
-            onField_(std::move(f), FieldSlot{.count = &value});
+            give(std::move(f), {.count = &value});
         }
     }
     void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
@@ -54,21 +70,21 @@ class FieldWalk {
             f.quantity = quantity;
             f.mayBeEmpty = true;
             f.value = value;
-            onField_(std::move(f), FieldSlot{.maybe = &value});
+            give(std::move(f), {.maybe = &value});
         }
     }
     void text(std::string_view name, std::string& value, size_t maxBytes, const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Text, about, 0, double(maxBytes));
             f.text = value;
-            onField_(std::move(f), FieldSlot{.text = &value});
+            give(std::move(f), {.text = &value});
         }
     }
     void flag(std::string_view name, bool& value, const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Flag, about, 0, 1);
             f.value = value ? 1 : 0;
-            onField_(std::move(f), FieldSlot{.flag = &value});
+            give(std::move(f), {.flag = &value});
         }
     }
     template <class E, size_t N>
@@ -80,9 +96,9 @@ class FieldWalk {
             for (const Choice& answer : answers) {
                 f.answers.push_back(answer.words);
             }
-            onField_(std::move(f), FieldSlot{.choice = &value, .choose = [](void* at, int answer) {
-                                                 *static_cast<E*>(at) = E(answer);
-                                             }});
+            give(std::move(f), {.choice = &value, .choose = [](void* at, int answer) {
+                                    *static_cast<E*>(at) = E(answer);
+                                }});
         }
     }
     void mesh(std::string_view, SharedMesh&, size_t, const About&) {}
@@ -104,7 +120,9 @@ class FieldWalk {
         const Place before = place_;
         const size_t length = path_.size();
         path_.append("/").append(name);
-        onList_(path_, items);
+        if (onList_) {
+            onList_(path_, slotOf(items));
+        }
         const size_t list = path_.size();
         for (size_t i = 0; i < items.size(); ++i) {
             path_.append("/").append(std::to_string(i));
@@ -128,6 +146,33 @@ class FieldWalk {
         int row = -1;
         bool applies = true;
     };
+    template <class T>
+    static ListSlot slotOf(std::vector<T>& items) {
+        using List = std::vector<T>;
+        return {.items = &items,
+                .size = [](void* at) { return static_cast<List*>(at)->size(); },
+                .erase =
+                    [](void* at, size_t row) {
+                        List& list = *static_cast<List*>(at);
+                        list.erase(list.begin() + std::ptrdiff_t(row));
+                    },
+                .copyBehind =
+                    [](void* at, size_t row) {
+                        List& list = *static_cast<List*>(at);
+                        T copy = list[row];
+                        list.insert(list.begin() + std::ptrdiff_t(row) + 1, std::move(copy));
+                    },
+                .walkNew =
+                    [](FieldWalk& walk) {
+                        T fresh{};
+                        describe(walk, fresh);
+                    }};
+    }
+    void give(Field f, const FieldSlot& slot) const {
+        if (onField_) {
+            onField_(std::move(f), slot);
+        }
+    }
     Field field(std::string_view name, FieldKind kind, const About& about, double min,
                 double max) const {
         Field f;

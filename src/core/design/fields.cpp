@@ -10,25 +10,24 @@
 namespace wl {
 namespace {
 
-template <class OnField>
-void walkFields(Design& design, std::string_view only, OnField onField) {
-    auto noList = [](std::string_view, auto&) {};
-    FieldWalk<OnField, decltype(noList)> walk(onField, noList, only);
+void walkFields(Design& design, std::string_view only, FieldWalk::OnField onField) {
+    FieldWalk walk(std::move(onField), {}, only);
     describe(walk, design);
 }
 
-// Calls onList with the list at that path, if there is one.
-template <class OnList>
-void atList(Design& design, std::string_view path, OnList onList) {
-    auto noField = [](const Field&, const FieldSlot&) {};
-    auto found = [&](std::string_view at, auto& items) {
-        if (at == path) {
-            onList(items);
-        }
-    };
+// Calls with the list at that path, if there is one.
+void atList(Design& design, std::string_view path,
+            const std::function<void(const ListSlot&)>& onList) {
     // A field no list has: its groups are walked down to the list, and none of its items.
     const std::string only = std::string(path) + "/";
-    FieldWalk<decltype(noField), decltype(found)> walk(noField, found, only);
+    FieldWalk walk(
+        {},
+        [&](std::string_view at, const ListSlot& list) {
+            if (at == path) {
+                onList(list);
+            }
+        },
+        only);
     describe(walk, design);
 }
 
@@ -95,31 +94,28 @@ std::optional<Field> findField(const Design& design, std::string_view path) {
 
 std::vector<Field> itemFields(const Design& design, std::string_view listPath) {
     std::vector<Field> fields;
-    atList(lookedAt(design), listPath, [&](auto& items) {
-        std::remove_reference_t<decltype(items.front())> fresh{};
-        auto onField = [&fields](Field field, const FieldSlot&) {
-            fields.push_back(std::move(field));
-        };
-        auto noList = [](std::string_view, auto&) {};
-        FieldWalk<decltype(onField), decltype(noList)> walk(onField, noList, {},
-                                                            std::string(listPath) + "/0");
-        describe(walk, fresh);
+    atList(lookedAt(design), listPath, [&](const ListSlot& list) {
+        FieldWalk walk(
+            [&fields](Field field, const FieldSlot&) { fields.push_back(std::move(field)); }, {},
+            {}, std::string(listPath) + "/0");
+        list.walkNew(walk);
     });
     return fields;
 }
 
 size_t listSize(const Design& design, std::string_view listPath) {
     size_t size = 0;
-    atList(lookedAt(design), listPath, [&size](auto& items) { size = items.size(); });
+    atList(lookedAt(design), listPath,
+           [&size](const ListSlot& list) { size = list.size(list.items); });
     return size;
 }
 
 Result<Design> withoutItem(const Design& design, std::string_view listPath, size_t row) {
     Design copy = design;
     bool taken = false;
-    atList(copy, listPath, [&](auto& items) {
-        if (row < items.size()) {
-            items.erase(items.begin() + std::ptrdiff_t(row));
+    atList(copy, listPath, [&](const ListSlot& list) {
+        if (row < list.size(list.items)) {
+            list.erase(list.items, row);
             taken = true;
         }
     });
@@ -133,10 +129,9 @@ Result<Design> withItemCopied(const Design& design, std::string_view listPath, s
                               double aft_m) {
     Design copy = design;
     bool taken = false;
-    atList(copy, listPath, [&](auto& items) {
-        if (row < items.size()) {
-            auto item = items[row];
-            items.insert(items.begin() + std::ptrdiff_t(row) + 1, std::move(item));
+    atList(copy, listPath, [&](const ListSlot& list) {
+        if (row < list.size(list.items)) {
+            list.copyBehind(list.items, row);
             taken = true;
         }
     });

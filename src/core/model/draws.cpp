@@ -4,9 +4,7 @@
 #include <boost/math/special_functions/prime.hpp>
 
 namespace wl {
-namespace {
 
-// The index-th number of van der Corput's sequence in a base, in (0, 1).
 double radicalInverse(int index, int base) {
     double share = 1, sum = 0;
     for (int i = index; i > 0; i /= base) {
@@ -15,8 +13,6 @@ double radicalInverse(int index, int base) {
     }
     return sum;
 }
-
-}  // namespace
 
 const Coefficient& coefficientOf(double Model::*member) {
     return *std::find_if(coefficients().begin(), coefficients().end(),

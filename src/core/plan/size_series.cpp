@@ -164,9 +164,9 @@ SizeRow evaluateSize(const Design& design, double length_m) {
     row.pitch_rad = derived->rest->pitch_rad;
     row.sinkSpeed_m_s = derived->rest->fall.speed_m_s;
     // Whatever the plan said: what comes out is what is held against the brief.
-    constexpr double kMet_kg = 0.1e-3;
+    constexpr double kNear_kg = 0.1e-3;
     const double off_kg = std::abs(row.wantedMass_kg - row.mass_kg);
-    row.leadMeets = row.leadMeets && off_kg < std::max(kMet_kg, 0.005 * row.wantedMass_kg);
+    row.leadMeets = row.leadMeets && off_kg < std::max(kNear_kg, 0.005 * row.wantedMass_kg);
     if (!row.leadMeets && row.missingMass_kg == 0) {
         row.missingMass_kg = row.wantedMass_kg - row.mass_kg;
     }

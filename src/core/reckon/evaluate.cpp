@@ -29,7 +29,8 @@ auto wantedInputs(const Brief& b) {
     return std::tie(b.wantedState, b.wantedSpare, b.wantedSinkSpeed_m_s, b.wantedPitch_rad);
 }
 
-Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, const Model& model) {
+Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, const Model& model,
+                                  bool restAsNear) {
     Derived d;
     const Brief& brief = design.brief;
     d.design = std::make_shared<const Design>(design);
@@ -73,7 +74,7 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
         d.loads = std::make_shared<const BaitLoads>(BaitLoads{std::move(inputs), std::move(table)});
     }
     const bool sameRest = sameMass && sameLoads;
-    d.rest = sameRest
+    d.rest = sameRest || restAsNear
                  ? near->rest
                  : std::make_shared<const Rest>(restOf(d, sameMass ? near->rest.get() : nullptr));
     d.towed = fallingBait(looseBait(d));
@@ -84,14 +85,23 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
     return d;
 }
 
-}  // namespace
-
-Result<Derived> evaluate(const Design& design, const Derived* near, const Model& model) {
+Result<Derived> guarded(const Design& design, const Derived* near, const Model& model,
+                        bool restAsNear) {
     try {
-        return evaluateUnguarded(design, near, model);
+        return evaluateUnguarded(design, near, model, restAsNear);
     } catch (const std::exception&) {  // Boost's root finders and memory are all that can throw
         return Error{"internal.numeric", "", {}, {}};
     }
+}
+
+}  // namespace
+
+Result<Derived> evaluate(const Design& design, const Derived* near, const Model& model) {
+    return guarded(design, near, model, false);
+}
+
+Result<Derived> evaluateTow(const Design& design, const Derived& near, const Model& model) {
+    return guarded(design, &near, model, true);
 }
 
 }  // namespace wl

@@ -13,4 +13,8 @@ namespace wl {
 Result<Derived> evaluate(const Design& design, const Derived* near = nullptr,
                          const Model& model = {});
 
+/// As evaluate(), but how it rests and falls is taken over from `near`: half the work, for trials
+/// whose lead is set so that they rest as `near` does.
+Result<Derived> evaluateTow(const Design& design, const Derived& near, const Model& model = {});
+
 }  // namespace wl

@@ -82,6 +82,11 @@ Swim swimOf(const Derived& derived, const Run& run);
 /// At another speed, its tow settled anew.
 Swim swimAt(const Derived& derived, const Run& run, double speed_m_s);
 
+/// The same by the middle curve of the wake alone, a third of the work, of a bait whose lead is not
+/// drawn yet: with that mass and centre of gravity (body frame) in place of its own.
+Swim middleSwim(const Derived& derived, const Run& run, double mass_kg,
+                const Eigen::Vector3d& centreOfGravity_m, const FilmFactors& film);
+
 /// The motion of a swim, to be followed in time or played.
 std::optional<WobbleMotion> motionOf(const Derived& derived, const Run& run, const Swim& swim);
 

@@ -1,0 +1,30 @@
+#include "app/kit/form.h"
+#include "app/kit/sheet_tabs.h"
+#include "app/pages/aim/aim_tabs.h"
+#include "app/pages/pages.h"
+#include "session/words.h"
+
+namespace wl {
+
+QWidget* makeAimPage(Workbench& bench) {
+    auto* wish = new Form(bench, tr("It should run"));
+    wish->field("/aim/relative");
+    wish->hideIdle();
+    wish->fields({"/aim/depth_low", "/aim/depth_high", "/aim/beats_low", "/aim/beats_high",
+                  "/aim/swing_low", "/aim/swing_high", "/aim/depth_low_times",
+                  "/aim/depth_high_times", "/aim/beats_low_times", "/aim/beats_high_times",
+                  "/aim/swing_low_times", "/aim/swing_high_times"});
+    wish->note(
+        tr("An end left empty stands a quarter from the other. No wish at all is the "
+           "brief's depth within a tenth. How it rests is the brief's too: the lead of "
+           "every way is planned for it."));
+    auto* levers = new Form(bench, tr("What may change"));
+    levers->fields({"/aim/angle_moves", "/aim/length_moves", "/aim/width_moves", "/aim/tie_moves",
+                    "/aim/settled_only"});
+    auto* tabs = new SheetTabs(QStringLiteral("aimTabs"));
+    tabs->addTab(formColumn({wish, levers}), tr("Wish"));
+    tabs->addTab(makeWaysTab(bench), tr("Ways"));
+    return tabs;
+}
+
+}  // namespace wl

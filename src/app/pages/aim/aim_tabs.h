@@ -1,0 +1,11 @@
+// Tabs of the aim step.
+#pragma once
+
+#include "app/kit/workbench.h"
+
+namespace wl {
+
+/// Ways to what is wished, as they are found, their price, and depth against swing of every trial.
+QWidget* makeWaysTab(Workbench& bench);
+
+}  // namespace wl

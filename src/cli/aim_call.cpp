@@ -1,0 +1,117 @@
+#include "cli/aim_call.h"
+
+#include "cli/typed_amounts.h"
+
+#include "core/reckon/evaluate.h"
+#include "io/aim_answer.h"
+
+namespace {
+
+struct Band {
+    double low = 0.0, high = 0.0;
+    bool relative = false;
+};
+
+wl::Result<Band> readBand(const std::string& text, wl::Quantity quantity) {
+    const wl::Error notRead{"text.not_a_number", text, {}, {}};
+    const size_t dots = text.find("..");
+    if (dots == std::string::npos) {
+        return notRead;
+    }
+    std::string ends[2] = {text.substr(0, dots), text.substr(dots + 2)};
+    Band band;
+    band.relative = ends[0].ends_with('x') && ends[1].ends_with('x');
+    double* into[2] = {&band.low, &band.high};
+    for (size_t i = 0; i < 2; ++i) {
+        if (band.relative) {
+            ends[i].pop_back();
+        }
+        const wl::Result<double> read =
+            amount(ends[i], band.relative ? wl::Quantity::Number : quantity);
+        if (!read) {
+            return notRead;
+        }
+        *into[i] = *read;
+    }
+    return band;
+}
+
+}  // namespace
+
+void AimCall::addTo(CLI::App& command) {
+    command.add_option("--depth", depth, "Running depth wanted, e.g. 2.2..2.6 or 1.2x..1.4x");
+    command.add_option("--beats", beats, "Beats a second, e.g. 4..5");
+    command.add_option("--swing", swing, "Half-swing, e.g. 5..9");
+    command.add_option("--roll-to-yaw", rollToYaw, "Roll by yaw, e.g. 0.5..1");
+    command.add_option("--pitch", pitch, "Pitch under way, nose up +, e.g. -25..-15");
+    command.add_option("--balance", balance, "Centre of gravity by the length, e.g. 40..45");
+    command.add_option("--lock", locked,
+                       "Leave as it is: lip_angle, lip_length, lip_width, tie_up_lip, tie_along "
+                       "or tie_up");
+    command.add_option("--range", ranges, "Another range of a lever, e.g. lip_angle=20..40");
+    command.add_flag("--settled", settled, "Only ways whose roll under way is settled");
+}
+
+wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {
+    using What = wl::AimMeasure;
+    wl::AimWish wish;
+    wish.settledOnly = settled;
+    const std::pair<const std::string&, What> typed[] = {
+        {depth, What::Depth},         {beats, What::Beats}, {swing, What::Swing},
+        {rollToYaw, What::RollToYaw}, {pitch, What::Pitch}, {balance, What::CastBalance}};
+    for (const auto& [text, what] : typed) {
+        if (text.empty()) {
+            continue;
+        }
+        const wl::Result<Band> band = readBand(text, wl::quantityOf(what));
+        if (!band) {
+            return band.error();
+        }
+        constexpr double kAction = 0.5;  // a swing is told to a factor, a depth to a third
+        const bool action = what == What::Swing || what == What::RollToYaw;
+        wish.targets.push_back(
+            {what, band->low, band->high, action ? kAction : 1.0, band->relative});
+    }
+    const wl::Result<wl::Derived> derived = wl::evaluate(design);
+    if (!derived) {
+        return derived.error();
+    }
+    const wl::AimWish own = wl::wishOf(*derived);
+    wish.levers = own.levers;
+    wish.onlyLevers = true;
+    wish.settledOnly = settled || own.settledOnly;
+    if (wish.targets.empty()) {
+        wish.targets = own.targets;
+    }
+    const auto leverNamed = [&wish](const std::string& name) {
+        return std::find_if(wish.levers.begin(), wish.levers.end(), [&](const wl::AimLever& lever) {
+            return name == wl::nameOf(lever.kind);
+        });
+    };
+    for (const std::string& text : ranges) {
+        const size_t is = text.find('=');
+        const auto lever = leverNamed(text.substr(0, is));
+        if (is == std::string::npos || lever == wish.levers.end()) {
+            return wl::Error{"aim.no_such_lever", "", {text}, {}};
+        }
+        const bool angle = lever->kind == wl::AimLeverKind::LipAngle;
+        const wl::Result<Band> band =
+            readBand(text.substr(is + 1), angle ? wl::Quantity::Angle : wl::Quantity::Length);
+        if (!band) {
+            return band.error();
+        }
+        if (band->relative || !(band->low < band->high)) {
+            return wl::Error{"aim.lever_range", wl::pathOf(lever->kind), {}, {}};
+        }
+        lever->low = band->low;
+        lever->high = band->high;
+    }
+    for (const std::string& name : locked) {
+        const auto lever = leverNamed(name);
+        if (lever == wish.levers.end()) {
+            return wl::Error{"aim.no_such_lever", "", {name}, {}};
+        }
+        wish.levers.erase(lever);
+    }
+    return wish;
+}

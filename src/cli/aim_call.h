@@ -1,0 +1,20 @@
+// What `wadeline aim` is called with, and the wish it makes.
+#pragma once
+
+#include <CLI/CLI.hpp>
+#include <string>
+#include <vector>
+
+#include "core/aim/aim.h"
+
+/// What is not typed is the design's own wish. Bands as typed ("2.2..2.6", "7ft..9ft", "1.2x..1.4x"
+/// times what the bait does as drawn), ranges of levers ("lip_angle=20..40") and levers left as
+/// they are.
+struct AimCall {
+    std::string depth, beats, swing, rollToYaw, pitch, balance;
+    std::vector<std::string> locked, ranges;
+    bool settled = false;
+    void addTo(CLI::App& command);
+    /// Errors: "text.not_a_number" with what was typed, "aim.no_such_lever".
+    wl::Result<wl::AimWish> wish(const wl::Design& design) const;
+};

@@ -1,0 +1,250 @@
+#include "core/aim/aim.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/aim/cannot.h"
+#include "core/aim/search.h"
+#include "core/aim/ways.h"
+#include "core/design/fields.h"
+
+namespace wl {
+namespace {
+
+// The field of a design's own wish a target stands in.
+std::string pathOf(const AimTarget& target) {
+    const std::string times = target.relative ? "_times" : "";
+    switch (target.what) {
+        case AimMeasure::Beats:
+            return "/aim/beats_low" + times;
+        case AimMeasure::Swing:
+        case AimMeasure::RollToYaw:
+            return "/aim/swing_low" + times;
+        default:
+            return "/aim/depth_low" + times;
+    }
+}
+
+std::optional<Error> whyNot(const AimWish& wish, const std::vector<AimLever>& levers,
+                            const Design& drawn) {
+    if (wish.targets.empty()) {
+        return Error{"aim.no_target", "/aim/depth_low", {}, {}};
+    }
+    for (const AimTarget& target : wish.targets) {
+        const bool finite = std::isfinite(target.low) && std::isfinite(target.high);
+        if (!finite || !(target.low < target.high) || !(target.weight > 0)) {
+            const Quantity q = target.relative ? Quantity::Number : quantityOf(target.what);
+            return Error{"aim.band", pathOf(target), {}, {{q, target.low}, {q, target.high}}};
+        }
+    }
+    if (levers.empty()) {
+        return Error{"aim.no_lever", "/aim/tie_moves", {}, {}};
+    }
+    for (const AimLever& lever : levers) {
+        const std::string path = pathOf(lever.kind);
+        const auto field = findField(drawn, path);
+        const bool held = field && lever.low >= field->min && lever.high <= field->max;
+        if (!held || !(lever.low < lever.high) || !(lever.step > 0) ||
+            !hasStep(lever, leverOf(drawn, lever.kind))) {
+            return Error{"aim.lever_range", path, {}, {}};
+        }
+    }
+    return std::nullopt;
+}
+
+bool better(const AimWay& a, const AimWay& b) {
+    constexpr double kSameLoss = 1e-3;
+    if (a.met != b.met) {
+        return a.met;
+    }
+    if (std::abs(a.loss - b.loss) > kSameLoss) {
+        return a.loss < b.loss;
+    }
+    return a.price.fields < b.price.fields;
+}
+
+std::vector<AimPoint> pointsOf(const AimSearch& search) {
+    std::vector<AimPoint> points;
+    for (const auto& [steps, entry] : search.trials()) {
+        const AimValues& values = entry.trial.values;
+        const auto depth = values.of(AimMeasure::Depth);
+        if (!depth || entry.trial.fault != AimTrial::Fault::None) {
+            continue;
+        }
+        AimPoint point{search.valuesAt(steps), *depth, values.of(AimMeasure::Swing), 1.0};
+        for (const SoughtTarget& target : search.targets()) {
+            const auto told = values.of(target.band.what);
+            point.chance *= told ? chanceOf(target.band, *told, target.doubt) : 0.0;
+        }
+        points.push_back(std::move(point));
+    }
+    return points;
+}
+
+}  // namespace
+
+Design withRelaxation(Design design, const AimRelaxation& relaxation) {
+    using What = AimRelaxation::What;
+    for (size_t i = 0; i < relaxation.what.size(); ++i) {
+        const double value = relaxation.becomes[i];
+        switch (relaxation.what[i]) {
+            case What::ThinnerLine:
+                design.brief.lineDiameter_m = value;
+                break;
+            case What::LongerCast:
+                design.brief.castLength_m = value;
+                break;
+            case What::Faster:
+            case What::Slower:
+                design.brief.retrieveSpeed_m_s = value;
+                break;
+            case What::LessLead:
+                design.brief.wantedSpare = value;
+                break;
+            case What::LongerLip:
+                break;
+        }
+    }
+    return design;
+}
+
+AimWish wishOf(const Derived& derived) {
+    constexpr double kOpenEnd = 1.25, kAction = 0.5;
+    const AimNotes& notes = derived.design->aim;
+    const double depth = derived.design->brief.wantedDepth_m;
+    AimWish wish;
+    wish.settledOnly = notes.settledOnly;
+    wish.onlyLevers = true;
+    const auto add = [&](AimMeasure what, const std::optional<double>& low,
+                         const std::optional<double>& high, double weight) {
+        if (low || high) {
+            wish.targets.push_back({what, low ? *low : *high / kOpenEnd,
+                                    high ? *high : *low * kOpenEnd, weight, notes.relative});
+        }
+    };
+    // A swing is told to a factor, a depth to a third: it weighs half.
+    if (notes.relative) {
+        add(AimMeasure::Depth, notes.depthLowTimes, notes.depthHighTimes, 1.0);
+        add(AimMeasure::Beats, notes.beatsLowTimes, notes.beatsHighTimes, 1.0);
+        add(AimMeasure::Swing, notes.swingLowTimes, notes.swingHighTimes, kAction);
+    } else {
+        add(AimMeasure::Depth, notes.depthLow_m, notes.depthHigh_m, 1.0);
+        add(AimMeasure::Beats, notes.beatsLow_1_s, notes.beatsHigh_1_s, 1.0);
+        add(AimMeasure::Swing, notes.swingLow_rad, notes.swingHigh_rad, kAction);
+    }
+    if (wish.targets.empty()) {
+        wish.targets.push_back(
+            {AimMeasure::Depth, (1 - kWantedBand) * depth, (1 + kWantedBand) * depth, 1.0, false});
+    }
+    for (const AimLever& lever : usualLevers(derived)) {
+        const bool moves = lever.kind == AimLeverKind::LipAngle    ? notes.angleMoves
+                           : lever.kind == AimLeverKind::LipLength ? notes.lengthMoves
+                           : lever.kind == AimLeverKind::LipWidth  ? notes.widthMoves
+                                                                   : notes.tieMoves;
+        if (moves) {
+            wish.levers.push_back(lever);
+        }
+    }
+    return wish;
+}
+
+namespace {
+
+Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const Model& model,
+                               const std::stop_token& stop, const AimFound& found,
+                               const Told& told) {
+    const auto tell = [&told](double share) {
+        if (told) {
+            told(share);
+        }
+    };
+    Result<AimBase> made = aimBase(design, model, stop);
+    if (!made) {
+        return made.error();
+    }
+    AimBase base = std::move(made).value();
+    base.settledOnly = wish.settledOnly;
+    AimAnswer answer;
+    answer.levers =
+        wish.levers.empty() && !wish.onlyLevers ? usualLevers(*base.plan.reached) : wish.levers;
+    if (const auto error = whyNot(wish, answer.levers, design)) {
+        return *error;
+    }
+    const Run run = computeRun(*base.plan.reached, stop, kFineRetrieve);
+    const Swim swim = swimOf(*base.plan.reached, run);
+    answer.drawn = valuesOf(*base.plan.reached, run, &swim);
+    std::vector<SoughtTarget> sought;
+    for (const AimTarget& target : wish.targets) {
+        const auto absolute = absoluteOf(target, answer.drawn);
+        if (!absolute) {
+            return Error{"aim.not_told", pathOf(target), {}, {}};
+        }
+        const double doubt = target.relative
+                                 ? relativeDoubt(*absolute, *answer.drawn.of(target.what))
+                                 : aimDoubt(target.what, base.filmed);
+        sought.push_back({*absolute, doubt});
+        answer.targets.push_back(*absolute);
+        answer.doubts.push_back(doubt);
+        answer.ceilings.push_back(bestChance(*absolute, doubt));
+    }
+    AimSearch search(base, answer.levers, std::move(sought), stop);
+    search.scan();
+    for (const SoughtTarget& target : search.targets()) {
+        const auto tells = [&target](const auto& tried) {
+            return tried.second.trial.values.of(target.band.what).has_value();
+        };
+        if (std::none_of(search.trials().begin(), search.trials().end(), tells)) {
+            return stop.stop_requested() ? Error{"aim.stopped", "", {}, {}}
+                                         : Error{"aim.untold", pathOf(target.band), {}, {}};
+        }
+    }
+    tell(0.15);
+    const auto give = [&](const WaySought& way) {
+        answer.ways.push_back(proveWay(search, way));
+        if (found && !stop.stop_requested()) {
+            found(answer);
+        }
+    };
+    give({AimWay::Kind::Best, 0, search.best()});
+    search.spread();
+    tell(0.25);
+    search.refine();
+    tell(0.5);
+    search.walk(search.best(), [&](const LeverSteps& steps) { return search.costOf(steps); });
+    tell(0.6);
+    const std::vector<WaySought> ways = seekWays(search);
+    tell(0.8);
+    answer.ways.clear();
+    for (const WaySought& way : ways) {
+        if (stop.stop_requested()) {
+            return Error{"aim.stopped", "", {}, {}};
+        }
+        give(way);
+    }
+    std::stable_sort(answer.ways.begin(), answer.ways.end(), better);
+    answer.points = pointsOf(search);
+    answer.trials = search.trials().size();
+    if (!answer.ways.front().met) {
+        answer.shortfalls = shortfallsOf(search, answer.ways.front());
+        tell(0.9);
+        answer.relaxations = relaxationsFor(search, ways.front().at);
+    }
+    if (stop.stop_requested()) {
+        return Error{"aim.stopped", "", {}, {}};
+    }
+    tell(1.0);
+    return answer;
+}
+
+}  // namespace
+
+Result<AimAnswer> aim(const Design& design, const AimWish& wish, const Model& model,
+                      std::stop_token stop, const AimFound& found, const Told& told) {
+    try {
+        return aimUnguarded(design, wish, model, stop, found, told);
+    } catch (const std::exception&) {  // root finders and memory are all that can throw
+        return Error{"internal.numeric", "", {}, {}};
+    }
+}
+
+}  // namespace wl

@@ -1,0 +1,20 @@
+// Backward design as a JSON answer, and in words.
+#pragma once
+
+#include "core/aim/aim.h"
+#include "io/answers.h"
+
+namespace wl {
+
+/// What a measure and a lever are called in answers: "depth", "lip_angle".
+const char* nameOf(AimMeasure what);
+const char* nameOf(AimLeverKind kind);
+
+/// Ways to what is wished, best first; where the best misses, what it misses and what else would
+/// have to give. `met`: the best way meets every target.
+Answer aimAnswer(const Design& design, const AimWish& wish);
+
+/// The same as lines of words, metric.
+std::string readableAim(const Answer& answer);
+
+}  // namespace wl

@@ -1,0 +1,137 @@
+// From a wish to a bait taken over: ways, trials of the cloud, and what else would do.
+#include <qcustomplot.h>
+#include <QTableWidget>
+
+#include "core/aim/aim.h"
+#include "gui/opened.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+int rowOf(const QTableWidget& table, const QString& name) {
+    for (int row = 0; row < table.rowCount(); ++row) {
+        if (table.item(row, 0)->text().startsWith(name)) {
+            return row;
+        }
+    }
+    return -1;
+}
+
+}  // namespace
+
+TEST_CASE("a wish becomes ways, and the way taken over does what it said") {
+    Opened o;
+    o.type("/aim/depth_low", "1.7 m");
+    o.type("/aim/depth_high", "7 ft");
+    o.type("/aim/depth_high", "2.1");
+    CHECK(*o.design().aim.depthHigh_m == Approx(2.1));
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    auto* table = o.window.findChild<QTableWidget*>("aimWays");
+    REQUIRE(table->rowCount() >= 3);
+    CHECK(table->item(0, 0)->text() == "Best");
+    CHECK(table->item(0, 2)->text().endsWith("%"));
+    CHECK(o.text("aimCeiling").contains("At most can be promised"));
+    CHECK(o.text("aimWords").contains("Chances: depth"));
+    const int least = rowOf(*table, "Least change");
+    REQUIRE(least > 0);
+    table->selectRow(least);
+    CHECK(o.text("aimWords").contains("Change: "));
+    const Design before = o.design();
+    auto* take = o.window.findChild<QAbstractButton*>("takeWay");
+    CHECK(take->isEnabled());
+    o.click("takeWay");
+    const ResultsPtr r = o.window.bench().results();
+    REQUIRE(r->run);
+    CHECK(r->run->path.maxDepth_m >= 1.7);
+    CHECK(r->run->path.maxDepth_m <= 2.1);
+    CHECK(o.derived().rest->spare == Approx(before.brief.wantedSpare).margin(1e-3));
+    o.window.bench().document.undoStack()->undo();
+    CHECK(o.design() == before);
+    o.beside("waysTab");
+    const auto lengthens = [table] {
+        int rows = 0;
+        for (int row = 0; row < table->rowCount(); ++row) {
+            rows += table->item(row, 3)->text().contains("long") ? 1 : 0;
+        }
+        return rows;
+    };
+    CHECK(lengthens() > 0);
+    // A lever held stays where it is, whatever way is taken.
+    o.window.goTo("/aim/length_moves");
+    auto* moves = o.window.findChild<QCheckBox*>("/aim/length_moves");
+    REQUIRE(moves != nullptr);
+    moves->click();
+    o.settle();
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    CHECK(table->rowCount() > 0);
+    CHECK(lengthens() == 0);
+    // What was edited since is not undone by a way found before.
+    REQUIRE(take->isEnabled());
+    Design edited = o.design();
+    edited.name = "edited since";
+    o.window.bench().document.submit(Design(edited), "edit");
+    take->click();
+    CHECK(o.design() == edited);
+    CHECK(o.window.message().contains("changed since"));
+}
+
+TEST_CASE("a trial of the cloud is told under the pointer and can be taken over") {
+    Opened o;
+    o.type("/aim/depth_low", "1.9");
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    auto* cloud = o.window.findChild<QCustomPlot*>("aimCloud");
+    REQUIRE(cloud->graphCount() >= 3);
+    const QPoint from(cloud->axisRect()->center());
+    QTest::mousePress(cloud, Qt::LeftButton, Qt::NoModifier, from);
+    const QString first = o.text("aimWords");
+    CHECK(first.contains("A trial: "));
+    QMouseEvent drag(QEvent::MouseMove, QPointF(cloud->axisRect()->bottomRight()),
+                     QPointF(cloud->axisRect()->bottomRight()), Qt::NoButton, Qt::LeftButton,
+                     Qt::NoModifier);
+    QCoreApplication::sendEvent(cloud, &drag);
+    CHECK(o.text("aimWords") != first);
+    QTest::mouseRelease(cloud, Qt::LeftButton);
+    // The keys go through the trials as well.
+    cloud->setFocus();
+    const QString dragged = o.text("aimWords");
+    QTest::keyClick(cloud, Qt::Key_Left);
+    CHECK(o.text("aimWords") != dragged);
+    QTest::keyClick(cloud, Qt::Key_Right);
+    CHECK(o.text("aimWords") == dragged);
+    const Design before = o.design();
+    o.click("takeWay");
+    CHECK_FALSE(o.design().lip == before.lip);
+    CHECK(o.derived().rest->spare == Approx(before.brief.wantedSpare).margin(1e-3));
+}
+
+TEST_CASE("what cannot be had is said, and what else would do is taken over from the list") {
+    Opened o;
+    o.type("/aim/depth_low", "3.9");
+    o.type("/aim/depth_high", "4.6");
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    CHECK(o.text("aimWords").contains("Cannot be had so: depth"));
+    auto* table = o.window.findChild<QTableWidget*>("aimWays");
+    CHECK(table->item(0, 2)->text().contains("misses"));
+    const int with = rowOf(*table, "With ");
+    REQUIRE(with > 0);
+    table->selectRow(with);
+    const Brief before = o.design().brief;
+    o.click("takeWay");
+    CHECK_FALSE(o.design().brief == before);
+    o.beside("waysTab");
+    CHECK(table->item(0, 2)->text().endsWith("%"));
+    // Nonsense is refused beside its field; a band turned round says so.
+    o.type("/aim/depth_high", "deep");
+    CHECK(o.window.findChild<QLabel*>("/aim/depth_high/fault")->text().contains("not a measure"));
+    o.type("/aim/depth_high", "3");
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    CHECK(o.text("aimWords").contains("begin below its end"));
+    CHECK_FALSE(o.window.findChild<QAbstractButton*>("takeWay")->isEnabled());
+}
