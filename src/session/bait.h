@@ -23,7 +23,7 @@ class Bait : public QObject {
             evaluator.request(document.revision(), document.design());
         });
         connect(&evaluator, &Evaluator::resultsChanged, this, [this] {
-            if (const ResultsPtr r = results(); r && r->derived && r->run) {
+            if (const ResultsPtr r = results(); r && r->derived && r->swim) {
                 whole_ = r;
             }
         });

@@ -5,25 +5,14 @@
 namespace wl {
 
 Beside::Beside(QObject* parent)
-    : QObject(parent), thread_([this](std::stop_token stop) { run(stop); }) {}
+    : QObject(parent),
+      thread_([this](const Job& job, const std::stop_token& stop) { run(job, stop); }) {}
 
-Beside::~Beside() {
-    thread_.request_stop();
-    {
-        const std::lock_guard lock(mutex_);
-        jobStop_.request_stop();
-    }
-    wake_.notify_all();
-}
+Beside::~Beside() = default;
 
 void Beside::start(Work work) {
     ++wanted_;
-    {
-        const std::lock_guard lock(mutex_);
-        pending_ = Job{wanted_, std::move(work)};
-        jobStop_.request_stop();
-    }
-    wake_.notify_one();
+    thread_.request({wanted_, std::move(work)});
     if (!running_) {
         running_ = true;
         emit runningChanged();
@@ -32,60 +21,42 @@ void Beside::start(Work work) {
 
 void Beside::cancel() {
     ++wanted_;
-    {
-        const std::lock_guard lock(mutex_);
-        pending_.reset();
-        jobStop_.request_stop();
-    }
+    thread_.cancel();
     if (running_) {
         running_ = false;
         emit runningChanged();
     }
 }
 
-void Beside::run(std::stop_token stop) {
-    while (!stop.stop_requested()) {
-        Job job;
-        std::stop_token jobStop;
-        {
-            std::unique_lock lock(mutex_);
-            if (!wake_.wait(lock, stop, [this] { return pending_.has_value(); })) {
-                return;
-            }
-            job = std::move(*pending_);
-            pending_.reset();
-            jobStop_ = std::stop_source();
-            jobStop = jobStop_.get_token();
-        }
-        const quint64 number = job.number;
-        const Progress progress = [this, number](double share) {
-            QMetaObject::invokeMethod(
-                this,
-                [this, number, share] {
-                    if (number == wanted_) {
-                        emit progressed(share);
-                    }
-                },
-                Qt::QueuedConnection);
-        };
-        Finish finish;
-        const std::optional<Error> fault = guarded([&] { finish = job.work(jobStop, progress); });
+void Beside::run(const Job& job, const std::stop_token& stop) {
+    const quint64 number = job.number;
+    const Progress progress = [this, number](double share) {
         QMetaObject::invokeMethod(
             this,
-            [this, number, fault, finish = std::move(finish)] {
-                if (number != wanted_) {
-                    return;
+            [this, number, share] {
+                if (number == wanted_) {
+                    emit progressed(share);
                 }
-                if (fault) {
-                    emit failed(*fault);
-                } else if (finish) {
-                    finish();
-                }
-                running_ = false;
-                emit runningChanged();
             },
             Qt::QueuedConnection);
-    }
+    };
+    Finish finish;
+    const std::optional<Error> fault = guarded([&] { finish = job.work(stop, progress); });
+    QMetaObject::invokeMethod(
+        this,
+        [this, number, fault, finish = std::move(finish)] {
+            if (number != wanted_) {
+                return;
+            }
+            if (fault) {
+                emit failed(*fault);
+            } else if (finish) {
+                finish();
+            }
+            running_ = false;
+            emit runningChanged();
+        },
+        Qt::QueuedConnection);
 }
 
 }  // namespace wl

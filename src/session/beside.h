@@ -2,14 +2,10 @@
 #pragma once
 
 #include <QObject>
-#include <condition_variable>
 #include <functional>
-#include <mutex>
-#include <optional>
-#include <stop_token>
-#include <thread>
 
 #include "core/base/result.h"
+#include "session/newest_first.h"
 
 namespace wl {
 
@@ -38,19 +34,15 @@ class Beside : public QObject {
     void failed(const wl::Error& fault);
 
   private:
-    void run(std::stop_token stop);
-
-    quint64 wanted_ = 0;  // owner's thread only
-    bool running_ = false;
-    std::mutex mutex_;
-    std::condition_variable_any wake_;
     struct Job {
         quint64 number;
         Work work;
     };
-    std::optional<Job> pending_;
-    std::stop_source jobStop_;
-    std::jthread thread_;  // last: joined before anything else is destroyed
+    void run(const Job& job, const std::stop_token& stop);
+
+    quint64 wanted_ = 0;  // owner's thread only
+    bool running_ = false;
+    NewestFirst<Job> thread_;  // last: joined before anything else is destroyed
 };
 
 }  // namespace wl

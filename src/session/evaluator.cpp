@@ -63,29 +63,23 @@ EditEffect foresee(const Derived& near, const Finding& finding, const ProposedEd
 }  // namespace
 
 Evaluator::Evaluator(QObject* parent)
-    : QObject(parent), thread_([this](std::stop_token stop) { work(stop); }) {}
+    : QObject(parent),
+      motion_([this](const ResultsPtr& towed, const std::stop_token&) {
+          told({towed->revision, towed->design}, [&] { reckonMotion(*towed); });
+      }),
+      rest_([this](const Job& job, const std::stop_token& overtaken) {
+          told(job, [&] { reckon(job, overtaken); });
+      }) {}
 
-Evaluator::~Evaluator() {
-    thread_.request_stop();
-    {
-        const std::lock_guard lock(mutex_);
-        towStop_.request_stop();
-    }
-    wake_.notify_all();
-}
+Evaluator::~Evaluator() = default;
 
 void Evaluator::request(quint64 revision, DesignPtr design) {
     requested_ = revision;
-    {
-        const std::lock_guard lock(mutex_);
-        pending_ = Job{revision, std::move(design)};
-        towStop_.request_stop();
-    }
-    wake_.notify_one();
+    rest_.request({revision, std::move(design)});
 }
 
 bool Evaluator::isSettled() const {
-    return latest_ && latest_->revision == requested_ && (latest_->run || latest_->error);
+    return latest_ && latest_->revision == requested_ && (latest_->swim || latest_->error);
 }
 
 void Evaluator::publish(ResultsPtr results) {
@@ -95,34 +89,47 @@ void Evaluator::publish(ResultsPtr results) {
             if (latest_ && latest_->revision > results->revision) {
                 return;
             }
-            latest_ = results;
+            auto newest = results;
+            if (latest_ && latest_->revision == results->revision && latest_->swim) {
+                // Of one revision each thread adds its own.
+                auto both = std::make_shared<Results>(*results);
+                both->cast_m = latest_->cast_m;
+                both->swim = latest_->swim;
+                newest = std::move(both);
+            }
+            latest_ = std::move(newest);
             emit resultsChanged();
         },
         Qt::QueuedConnection);
 }
 
-void Evaluator::work(std::stop_token stop) {
-    while (!stop.stop_requested()) {
-        Job job;
-        std::stop_token tow;
-        {
-            std::unique_lock lock(mutex_);
-            if (!wake_.wait(lock, stop, [this] { return pending_.has_value(); })) {
+template <class Work>
+void Evaluator::told(const Job& job, Work work) {
+    if (const auto fault = guarded(work)) {
+        auto results = std::make_shared<Results>();
+        results->revision = job.revision;
+        results->design = job.design;
+        results->error = fault;
+        publish(results);
+    }
+}
+
+void Evaluator::reckonMotion(const Results& towed) {
+    const std::optional<double> cast_m = middleDistance_m(*towed.derived);
+    const auto swim = std::make_shared<const Swim>(swimOf(*towed.derived, *towed.run));
+    QMetaObject::invokeMethod(
+        this,
+        [this, revision = towed.revision, cast_m, swim] {
+            if (!latest_ || latest_->revision != revision || latest_->error) {
                 return;
             }
-            job = *pending_;
-            pending_.reset();
-            towStop_ = std::stop_source();
-            tow = towStop_.get_token();
-        }
-        if (const auto fault = guarded([&] { reckon(job, tow); })) {
-            auto told = std::make_shared<Results>();
-            told->revision = job.revision;
-            told->design = job.design;
-            told->error = fault;
-            publish(told);
-        }
-    }
+            auto whole = std::make_shared<Results>(*latest_);
+            whole->cast_m = cast_m;
+            whole->swim = swim;
+            latest_ = std::move(whole);
+            emit resultsChanged();
+        },
+        Qt::QueuedConnection);
 }
 
 void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
@@ -159,10 +166,9 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
     }
     const std::vector<Finding> towed = checkRun(*quick->derived, *run);
     full->findings.insert(full->findings.end(), towed.begin(), towed.end());
-    full->cast_m = middleDistance_m(*quick->derived);
-    full->swim = std::make_shared<const Swim>(swimOf(*quick->derived, *run));
     full->run = std::move(run);
     publish(full);
+    motion_.request(full);
     if (overtaken) {
         return;
     }

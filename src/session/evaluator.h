@@ -2,16 +2,14 @@
 #pragma once
 
 #include <QObject>
-#include <condition_variable>
 #include <memory>
-#include <mutex>
 #include <optional>
-#include <thread>
 
 #include "core/base/finding.h"
 #include "core/reckon/run.h"
 #include "core/swim/swim.h"
 #include "session/document.h"
+#include "session/newest_first.h"
 
 namespace wl {
 
@@ -27,23 +25,24 @@ struct EditEffect {
 };
 
 /// A finished reckoning of one revision. `derived` or `error` is set; `run` follows in a second,
-/// fuller result of the same revision, and `effects` with it.
+/// fuller result of the same revision, then `swim` with `cast_m`, and `effects`.
 struct Results {
     quint64 revision = 0;
     DesignPtr design;
     std::shared_ptr<const Derived> derived;
     std::optional<Error> error;
     std::shared_ptr<const Run> run;
-    std::optional<double> cast_m;  ///< of one throw, with the run; none where it is not reckoned
-    std::shared_ptr<const Swim> swim;  ///< at the run's speed, with the run
+    std::optional<double> cast_m;      ///< of one throw; none where it is not reckoned
+    std::shared_ptr<const Swim> swim;  ///< at the run's speed
     std::vector<Finding> findings;
     std::vector<EditEffect> effects;
 };
 using ResultsPtr = std::shared_ptr<const Results>;
 
-/// One worker thread, one pending design that newer ones overwrite. The quick part (mass and float)
-/// always runs to its end and is shown, so that a drag is followed without starving; the tow is
-/// stopped by any newer design. Call from the thread that owns the object; signals arrive there.
+/// The newest design is reckoned first. Its quick part (mass and float) always runs to its end and
+/// is shown, so that a drag is followed without starving; the tow is stopped by any newer design.
+/// Cast and swim are reckoned on a second thread: under a drag nothing waits for them. Call from
+/// the thread that owns the object; signals arrive there.
 class Evaluator : public QObject {
     Q_OBJECT
   public:
@@ -52,7 +51,7 @@ class Evaluator : public QObject {
 
     void request(quint64 revision, DesignPtr design);
     ResultsPtr latest() const { return latest_; }
-    /// True when the newest requested revision has its full result.
+    /// True when the newest requested revision has its run, cast and swim.
     bool isSettled() const;
 
   signals:
@@ -64,8 +63,11 @@ class Evaluator : public QObject {
         quint64 revision;
         DesignPtr design;
     };
-    void work(std::stop_token stop);
+    /// Guards and reports: what goes wrong in `work` becomes the result of that revision.
+    template <class Work>
+    void told(const Job& job, Work work);
     void reckon(const Job& job, const std::stop_token& tow);
+    void reckonMotion(const Results& towed);
     void publish(ResultsPtr results);
 
     ResultsPtr latest_;
@@ -73,11 +75,9 @@ class Evaluator : public QObject {
     std::shared_ptr<const Derived> known_;
     std::shared_ptr<const Run> band_;
     quint64 requested_ = 0;
-    std::mutex mutex_;
-    std::condition_variable_any wake_;
-    std::optional<Job> pending_;
-    std::stop_source towStop_;
-    std::jthread thread_;  // last: joined before anything else is destroyed
+    // Last, and the one that feeds the other after it: joined before anything else is destroyed.
+    NewestFirst<ResultsPtr> motion_;
+    NewestFirst<Job> rest_;
 };
 
 }  // namespace wl

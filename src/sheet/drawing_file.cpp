@@ -140,6 +140,8 @@ class DxfFile {
             case DrawnShape::Words:
                 words(p, x, y, as);
                 break;
+            case DrawnShape::Facet:  // a picture's, nothing one cuts by
+                break;
         }
     }
 

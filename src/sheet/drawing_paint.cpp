@@ -15,19 +15,19 @@ class DrawingPainter {
 
     void paint() {
         for (const Primitive& shape : drawing_) {
-            if (shape.layer == DrawnLayer::Body) {
+            if (isOutline(shape)) {
                 unite(body_, pathOf(shape));
             }
         }
         for (size_t i = 0; i < drawing_.size(); ++i) {
             const Primitive& shape = drawing_[i];
             clip(shape.insideBody);
-            if (shape.layer != DrawnLayer::Body) {
+            if (!isOutline(shape)) {
                 one(shape);
                 continue;
             }
             QPainterPath whole = pathOf(shape);
-            while (i + 1 < drawing_.size() && drawing_[i + 1].layer == DrawnLayer::Body) {
+            while (i + 1 < drawing_.size() && isOutline(drawing_[i + 1])) {
                 unite(whole, pathOf(drawing_[++i]));
             }
             use(shape);
@@ -37,6 +37,10 @@ class DrawingPainter {
     }
 
   private:
+    static bool isOutline(const Primitive& shape) {
+        return shape.layer == DrawnLayer::Body && shape.shape == DrawnShape::Path;
+    }
+
     QPointF at(const Eigen::Vector2d& mm) const {
         return origin_ + QPointF(mm.x() * scale_, -mm.y() * scale_);
     }
@@ -109,7 +113,25 @@ class DrawingPainter {
             case DrawnShape::Words:
                 style_.words(p_, place, QString::fromStdString(shape.words));
                 break;
+            case DrawnShape::Facet:
+                facet(shape);
+                break;
         }
+    }
+
+    // Edges of facets that touch would show through softened ones.
+    void facet(const Primitive& shape) {
+        if (!style_.facet || shape.points_mm.size() != 3) {
+            return;
+        }
+        const QColor colour = style_.facet(shape.fill, shape.light);
+        const std::array<QPointF, 3> corners{at(shape.points_mm[0]), at(shape.points_mm[1]),
+                                             at(shape.points_mm[2])};
+        p_.setRenderHint(QPainter::Antialiasing, false);
+        p_.setPen(QPen(colour, 0.6));
+        p_.setBrush(colour);
+        p_.drawPolygon(corners.data(), 3);
+        p_.setRenderHint(QPainter::Antialiasing);
     }
 
     QPainter& p_;

@@ -12,6 +12,8 @@ namespace wl {
 struct DrawnStyle {
     std::function<QPen(Stroke stroke, double barWidth)> pen;
     std::function<QBrush(Fill fill)> brush;
+    /// Of a facet so lit; without it facets are left out.
+    std::function<QColor(Fill fill, double light)> facet;
     /// Words with their middle at a place.
     std::function<void(QPainter& painter, const QPointF& at, const QString& words)> words;
     double mark = 1.0;  ///< radius of a tie's ring; other marks go by it

@@ -7,7 +7,9 @@
 #include <boost/geometry/geometries/polygon.hpp>
 #include <boost/math/quadrature/gauss_kronrod.hpp>
 
-#include "core/draw/draw_bait.h"
+#include "core/draw/draw_section.h"
+#include "core/draw/draw_solid.h"
+#include "core/draw/draw_swung.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "support/sample_bait.h"
@@ -227,4 +229,101 @@ TEST_CASE("flat parts are drawn at their own measures") {
     checkMoved(port, other,
                [](const Eigen::Vector2d& p) { return Eigen::Vector2d(-p.x(), p.y()); });
     CHECK(area_mm2(port[0]) == Approx(40.0));
+}
+
+TEST_CASE("cut across it shows the section's area, and a bore's chord with the lead in it") {
+    const Design design = demoDesign();
+    const Derived d = evaluated(design);
+    const Bore& bore = design.bores[0];
+    const double plug = d.mass->bores[0].plugLength_m, r = 0.5 * bore.diameter_m;
+    REQUIRE(plug > 0);
+    for (const double off : {0.0, 0.5, 0.9}) {
+        INFO(off);
+        const double x = bore.x_m + off * r;
+        const Drawing cut = drawSection(design, d, x);
+        const auto body = onLayer(cut, DrawnLayer::Body);
+        REQUIRE(body.size() == 2);  // its fill, its edge
+        CHECK(area_mm2(body[0]) == Approx(1e6 * sectionArea(d.shape->curves.atX(x))).epsilon(5e-3));
+        const auto holes = onLayer(cut, DrawnLayer::Bores);
+        const auto lead = std::find_if(holes.begin(), holes.end(),
+                                       [](const Primitive& p) { return p.fill == Fill::Lead; });
+        REQUIRE(lead != holes.end());
+        // A chord of the circle, as long as the plug; the round is drawn with 32 sides.
+        CHECK(area_mm2(*lead) ==
+              Approx(1e6 * plug * 2 * std::sqrt(r * r - off * off * r * r)).epsilon(0.03));
+        CHECK(lead->insideBody);
+    }
+    CHECK(onLayer(drawSection(design, d, bore.x_m + 1.1 * r), DrawnLayer::Bores).empty());
+    CHECK(drawSection(design, d, 1.1 * d.shape->sizes.length_m).empty());
+    const Derived jointed = evaluated(demoNamed("glide-bait"));
+    const JointCut& gap = jointed.shape->joints[0];
+    CHECK(drawSection(*jointed.design, jointed,
+                      0.5 * (gap.frontPieceFace.x_m + gap.rearPieceFace.x_m))
+              .empty());
+}
+
+TEST_CASE("a chain swung stiff turns about its pins, and straight it is the view from above") {
+    const Design design = demoNamed("swimmer");
+    const Derived d = evaluated(design);
+    const size_t joints = d.shape->joints.size();
+    REQUIRE(joints >= 2);
+    checkMoved(onLayer(drawn(design, DrawnView::Top, DrawnFor::Picture), DrawnLayer::Body),
+               onLayer(drawSwung(design, d, swungPieces(d, {})), DrawnLayer::Body),
+               [](const Eigen::Vector2d& p) { return p; });
+    std::vector<double> swings(joints, 0.0);
+    swings[1] = 0.3;  // tail to port: down the paper
+    const auto pieces = swungPieces(d, swings);
+    const auto straight = onLayer(
+        drawBait(design, d, levelFrame(DrawnView::Top), DrawnFor::Picture), DrawnLayer::Body);
+    const auto swung = onLayer(drawSwung(design, d, pieces), DrawnLayer::Body);
+    REQUIRE(straight.size() == swung.size());
+    const Eigen::Vector2d pin(1000 * d.shape->joints[1].pinX_m, 0);
+    const double c = std::cos(0.3), s = std::sin(0.3);
+    for (size_t i = 0; i < d.shape->parts.size(); ++i) {
+        for (size_t k = 0; k < straight[i].points_mm.size(); ++k) {
+            const Eigen::Vector2d& at = straight[i].points_mm[k];
+            const Eigen::Vector2d from = at - pin;
+            const Eigen::Vector2d turned =
+                pin + Eigen::Vector2d(c * from.x() + s * from.y(), c * from.y() - s * from.x());
+            CHECK((swung[i].points_mm[k] - (i < 2 ? at : turned)).norm() < 1e-9);
+        }
+    }
+    const auto [left, low, right, high] = extent_mm({swung.back()});
+    CHECK(-low > high + 5);  // to port is down the paper
+}
+
+TEST_CASE("a solid from port hides what its outline holds, nearest last") {
+    const Design design = demoDesign();
+    const Derived d = evaluated(design);
+    SolidFrame frame;
+    frame.towards = Eigen::Vector3d::UnitY();  // port
+    double shown = 0, before = -1e9;
+    for (const Primitive& facet : drawSolid(solidParts(design, d, 0.0), frame)) {
+        REQUIRE(facet.shape == DrawnShape::Facet);
+        CHECK(facet.light >= 0.0);
+        CHECK(facet.light <= 1.0);
+        shown += facet.layer == DrawnLayer::Body ? area_mm2(facet) : 0.0;
+    }
+    const auto side = onLayer(drawn(design, DrawnView::Side, DrawnFor::Picture), DrawnLayer::Body);
+    CHECK(shown == Approx(area_mm2(side[0])).epsilon(0.01));
+    // Cut open it is only what is aft of the cut.
+    const double cut = 0.5 * d.shape->sizes.length_m;
+    for (const SolidPart& part : solidParts(design, d, cut)) {
+        CHECK(part.layer == DrawnLayer::Body);
+        for (const Eigen::Vector3d& v : part.mesh.vertices_m) {
+            CHECK(v.x() >= cut - 1e-9);
+        }
+    }
+    frame.towards = -Eigen::Vector3d::UnitX();  // ahead
+    frame.right = Eigen::Vector3d::UnitY();
+    std::vector<SolidPart> two{{d.shape->parts[0].mesh}, {d.shape->parts[0].mesh}};
+    for (Eigen::Vector3d& v : two[1].mesh.vertices_m) {
+        v.x() += 1.0;
+    }
+    two[1].layer = DrawnLayer::Lip;
+    for (const Primitive& facet : drawSolid(two, frame)) {
+        const double near = facet.layer == DrawnLayer::Lip ? 0.0 : 1.0;  // the far one first
+        CHECK(near >= before);
+        before = near;
+    }
 }

@@ -17,6 +17,7 @@
 #include "app/kit/beside_page.h"
 #include "app/kit/record_table.h"
 #include "app/kit/sheet_tabs.h"
+#include "support/thorough.h"
 
 namespace wl::test {
 
@@ -154,7 +155,7 @@ struct Opened {
     void beside(const QString& page) {
         auto* part = window.findChild<BesidePage*>(page);
         REQUIRE(part != nullptr);
-        REQUIRE(QTest::qWaitFor([part] { return part->isCurrent(); }, 60000));
+        REQUIRE(QTest::qWaitFor([part] { return part->isCurrent(); }, kThorough ? 60000 : 600000));
         QCoreApplication::processEvents();
     }
 };

@@ -21,7 +21,7 @@ constexpr int kProfileStations = 11;
 constexpr double kBrackish = 0.008, kSea = 0.035;
 
 // After the kinds of start shape: shapes of the maker's own.
-enum OwnShape { Picture = 100, Drawing, Solid };
+enum OwnShape { Picture = 100, SvgShape, Solid };
 
 double usualLength(StartKind kind) {
     switch (kind) {
@@ -68,7 +68,17 @@ NewBaitDialog::NewBaitDialog(Workbench& bench, QWidget* parent)
       bench_(bench),
       kind_(new QComboBox),
       about_(plainLabel()),
-      stock_(new QComboBox),
+      stock_(new ShelfPicker(
+          bench, QStringLiteral("newStock"), tr("Stock"),
+          [&bench] {
+              QStringList list;
+              for (const ShelfMaterial& m : bench.shelf.shelf().stock) {
+                  list << tr("%1, %2").arg(QString::fromStdString(m.name),
+                                           bench.text(Quantity::Density, m.density_kg_m3));
+              }
+              return list;
+          },
+          [this](int place) { chosenStock_ = place; })),
       water_(new QComboBox),
       rest_(new QComboBox),
       fault_(plainLabel()),
@@ -91,25 +101,21 @@ NewBaitDialog::NewBaitDialog(Workbench& bench, QWidget* parent)
         kind_->addItem(name, int(kind));
     }
     kind_->addItem(tr("own shape, from a picture…"), int(Picture));
-    kind_->addItem(tr("own shape, from an SVG drawing…"), int(Drawing));
+    kind_->addItem(tr("own shape, from an SVG drawing…"), int(SvgShape));
     kind_->addItem(tr("own shape, from a solid (STL, OBJ)…"), int(Solid));
     named(kind_, "newKind", tr("Kind"));
     about_->setWordWrap(true);
     about_->setProperty("role", "quiet");
     length_ = new AmountField(bench, QStringLiteral("newLength"), tr("Length"), Quantity::Length,
                               0.03, 0.4);
-    for (const ShelfMaterial& m : bench.shelf.shelf().stock) {
-        stock_->addItem(tr("%1, %2").arg(QString::fromStdString(m.name),
-                                         bench.text(Quantity::Density, m.density_kg_m3)));
-    }
-    named(stock_, "newStock", tr("Stock"));
     const auto& stocks = bench.shelf.shelf().stock;
     const double usual = Stock{}.shelfDensity_kg_m3;
     const auto nearest = std::min_element(
         stocks.begin(), stocks.end(), [usual](const ShelfMaterial& a, const ShelfMaterial& b) {
             return std::abs(a.density_kg_m3 - usual) < std::abs(b.density_kg_m3 - usual);
         });
-    stock_->setCurrentIndex(int(nearest - stocks.begin()));
+    chosenStock_ = int(nearest - stocks.begin());
+    stock_->keep([this] { return chosenStock_; });
     for (const auto& [name, salt] :
          {std::pair{tr("fresh"), 0.0}, std::pair{tr("brackish"), kBrackish},
           std::pair{tr("sea"), kSea}}) {
@@ -244,8 +250,8 @@ std::optional<NewBaitWish> NewBaitDialog::wish() {
     take(depth_, w.brief.wantedDepth_m, depthCanBeWished(w.kind, w.brief.wantedState));
     w.brief.salinity = water_->currentData().toDouble();
     const auto& stocks = bench_.shelf.shelf().stock;
-    if (stock_->currentIndex() >= 0 && stock_->currentIndex() < int(stocks.size())) {
-        const ShelfMaterial& m = stocks[size_t(stock_->currentIndex())];
+    if (chosenStock_ >= 0 && chosenStock_ < int(stocks.size())) {
+        const ShelfMaterial& m = stocks[size_t(chosenStock_)];
         w.stock.material = m.name;
         w.stock.shelfDensity_kg_m3 = m.density_kg_m3;
         w.stock.shelfSpread = 0.5 * (m.high_kg_m3 - m.low_kg_m3) / m.density_kg_m3;
@@ -265,7 +271,7 @@ std::optional<Body> NewBaitDialog::ownShape(double length_m) {
     if (how == Picture) {
         TraceDialog(aside, this).exec();
     } else {
-        const QString path = how == Drawing
+        const QString path = how == SvgShape
                                  ? QFileDialog::getOpenFileName(
                                        this, tr("A drawing with the outline as its first path"), {},
                                        tr("Drawings (*.svg)"))

@@ -10,6 +10,7 @@
 #include <QPushButton>
 
 #include "app/dialogs/amount_field.h"
+#include "app/kit/shelf_picker.h"
 #include "core/plan/new_bait.h"
 #include "session/beside.h"
 
@@ -39,7 +40,8 @@ class NewBaitDialog : public QDialog {
     QComboBox* kind_;
     QLabel* about_;
     AmountField* length_;
-    QComboBox* stock_;
+    int chosenStock_ = 0;  ///< place on the shelf
+    ShelfPicker* stock_;
     QComboBox* water_;
     AmountField* temperature_;
     AmountField* waterDepth_;

@@ -91,14 +91,14 @@ QString depth(const Workbench& bench, const Results& r) {
 }
 
 QString beats(const Workbench&, const Results& r) {
-    if (!r.run) {
+    if (!r.swim) {
         return QStringLiteral("…");
     }
     const SwimKind kind = swimKind(*r.derived);
     if (kind != SwimKind::Wobble) {
         return kind == SwimKind::Glide ? tr("walked by the rod") : tr("drawn in pieces");
     }
-    if (!r.swim || r.swim->untold) {
+    if (r.swim->untold) {
         return tr("not told");
     }
     return r.swim->swings

@@ -164,6 +164,23 @@ QComboBox* Form::choice(const QString& label, const QString& objectName, const Q
     });
 }
 
+ShelfPicker* Form::shelf(const QString& label, const QString& objectName,
+                         std::function<QStringList()> names,
+                         std::function<int(const Design&)> chosen,
+                         std::function<void(Design&, int)> take) {
+    auto* picker =
+        new ShelfPicker(bench_, objectName, label, std::move(names), [this, label, take](int i) {
+            Design next = bench_.design();
+            take(next, i);
+            bench_.document.endGesture();
+            bench_.document.submit(std::move(next), label);
+        });
+    picker->keep([this, chosen] { return chosen(bench_.design()); });
+    connect(&bench_.document, &Document::designChanged, picker, &ShelfPicker::showChosen);
+    addRow(label, picker);
+    return picker;
+}
+
 QComboBox* Form::addChoice(const QString& label, const QString& objectName,
                            const QStringList& options, std::function<int(const Design&)> read,
                            std::function<void(int)> set) {
@@ -355,16 +372,6 @@ void Form::hideLastWhenEmpty() {
 
 void Form::finish() {
     grid_->setRowStretch(row_, 1);
-}
-
-void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names) {
-    QObject::connect(&bench.shelf, &ShelfBook::changed, box, [box, names] {
-        const QSignalBlocker blocker(box);
-        const QString now = box->currentText();
-        box->clear();
-        box->addItems(names());
-        box->setCurrentIndex(box->findText(now));
-    });
 }
 
 QWidget* formColumn(const QList<QWidget*>& parts) {

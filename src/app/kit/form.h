@@ -58,6 +58,10 @@ class Form : public QWidget {
     QLabel* note(const QString& text);
     QPushButton* button(const QString& label, const QString& objectName);
     void add(QWidget* widget);
+    /// What of the shelf is in the design, and the shelf to take another from.
+    ShelfPicker* shelf(const QString& label, const QString& objectName,
+                       std::function<QStringList()> names, std::function<int(const Design&)> chosen,
+                       std::function<void(Design&, int)> take);
     /// A widget under its label, over the whole width.
     void under(const QString& label, QWidget* widget);
     /// From here on what means nothing is not shown, rather than greyed.
@@ -86,9 +90,6 @@ class Form : public QWidget {
     QWidget* last_ = nullptr;
     QLabel* lastLabel_ = nullptr;
 };
-
-/// Keeps a choice's options in step with the shelf.
-void followShelf(Workbench& bench, QComboBox* box, std::function<QStringList()> names);
 
 /// A worksheet page: forms under each other, scrolling down when the window is small.
 QWidget* formColumn(const QList<QWidget*>& parts);

@@ -5,6 +5,7 @@
 #include <QSettings>
 #include <QSignalBlocker>
 #include <QTimer>
+#include <algorithm>
 
 namespace wl {
 namespace {
@@ -73,8 +74,33 @@ void ShelfPicker::fill() {
             add(i);
         }
     }
-    setCurrentIndex(-1);
-    clearEditText();
+    showChosen();
+}
+
+void ShelfPicker::keep(std::function<int()> chosen) {
+    chosen_ = std::move(chosen);
+    showChosen();
+}
+
+void ShelfPicker::showChosen() {
+    const QSignalBlocker blocker(this);
+    const int place = chosen_();
+    const auto row = std::find(order_.begin(), order_.end(), place);
+    if (place < 0 || row == order_.end()) {
+        setCurrentIndex(-1);
+        clearEditText();
+        return;
+    }
+    setCurrentIndex(int(row - order_.begin()));
+    setEditText(currentText());
+    lineEdit()->setCursorPosition(0);
+}
+
+void ShelfPicker::focusOutEvent(QFocusEvent* event) {
+    QComboBox::focusOutEvent(event);
+    if (event->reason() != Qt::PopupFocusReason && event->reason() != Qt::ActiveWindowFocusReason) {
+        showChosen();
+    }
 }
 
 void ShelfPicker::taken(int row) {

@@ -21,10 +21,16 @@ class ShelfPicker : public QComboBox {
                 std::function<QStringList()> names, std::function<void(int)> take,
                 QWidget* parent = nullptr);
 
+    /// From now on what is chosen stands in it: `chosen` gives its place on the shelf, -1 for none.
+    void keep(std::function<int()> chosen);
+    /// When what is chosen may be another, or was typed over.
+    void showChosen();
+
   protected:
     /// Turning the wheel over it scrolls the sheet, Up and Down open the list: only a choice takes.
     void wheelEvent(QWheelEvent* event) override { event->ignore(); }
     void keyPressEvent(QKeyEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
 
   private:
     void fill();
@@ -33,6 +39,7 @@ class ShelfPicker : public QComboBox {
 
     std::function<QStringList()> names_;
     std::function<void(int)> take_;
+    std::function<int()> chosen_ = [] { return -1; };
     std::vector<int> order_;  ///< place on the shelf of each row
 };
 

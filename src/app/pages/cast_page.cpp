@@ -137,7 +137,10 @@ class CastPage : public BesidePage {
             constexpr double kFirstPart = 0.4;
             progress(kFirstPart);
             const std::vector<LeadMoved> lead = moveTheLead(*derived, stop);
-            return [this, cast = *cast, lead] { showCast(cast, lead); };
+            return [this, derived, cast = *cast, lead] {
+                view_->show(*derived, cast);
+                showCast(cast, lead);
+            };
         };
     }
 
@@ -161,7 +164,6 @@ class CastPage : public BesidePage {
     void showCast(const Cast& cast, const std::vector<LeadMoved>& lead) {
         cast_ = cast;
         use_->setEnabled(true);
-        view_->show(cast);
         QStringList said{distanceWords(cast), wayWords(cast), splashWords(cast)};
         said << leadWords(lead) << cautions(cast);
         said.removeAll(QString());

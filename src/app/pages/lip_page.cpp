@@ -1,4 +1,5 @@
 #include <QCoreApplication>
+#include <algorithm>
 
 #include "app/kit/form.h"
 #include "app/kit/record_columns.h"
@@ -132,30 +133,27 @@ QWidget* makeLipPage(Workbench& bench) {
             bench.document.endGesture();
             bench.document.submit(std::move(next), tr("Cut lip from the shelf"));
         }));
-    auto names = [&bench] {
-        QStringList list;
-        for (const ShelfMaterial& m : bench.shelf.shelf().lipSheet) {
-            list << QString::fromStdString(m.name);
-        }
-        return list;
-    };
-    auto* sheets = sheet->choice(
-        tr("Sheet"), "/lip/material", names(),
+    sheet->shelf(
+        tr("Sheet"), "/lip/material",
+        [&bench] {
+            QStringList list;
+            for (const ShelfMaterial& m : bench.shelf.shelf().lipSheet) {
+                list << QString::fromStdString(m.name);
+            }
+            return list;
+        },
         [&bench](const Design& d) {
             const auto& all = bench.shelf.shelf().lipSheet;
-            for (size_t i = 0; i < all.size(); ++i) {
-                if (all[i].name == d.lip.material) {
-                    return int(i);
-                }
-            }
-            return -1;
+            const auto in = std::find_if(all.begin(), all.end(), [&](const ShelfMaterial& m) {
+                return m.name == d.lip.material;
+            });
+            return in == all.end() ? -1 : int(in - all.begin());
         },
         [&bench](Design& d, int i) {
             d.lip.material = bench.shelf.shelf().lipSheet[size_t(i)].name;
             d.lip.density_kg_m3 = bench.shelf.shelf().lipSheet[size_t(i)].density_kg_m3;
         });
     sheet->enableLastWhen([](const Design& d) { return d.lip.present; });
-    followShelf(bench, sheets, names);
     sheet->fields({"/lip/thickness", "/lip/modulus"});
     auto* shaped = new Form(bench, {});
     shaped->fields({"/lip/bend", "/lip/bend_at", "/lip/notch_width", "/lip/notch_depth",

@@ -52,6 +52,8 @@ QBrush windowBrush(Fill fill, MakeKind kind, const Inks& c) {
             return c.sheet;
         case Fill::Lead:
             return c.lead;
+        case Fill::Steel:
+            return c.steel;
         case Fill::Filler:
             return c.filler;
         case Fill::Sheet:
@@ -84,6 +86,13 @@ DrawnStyle windowStyle(MakeKind kind, const Inks& inks) {
     DrawnStyle style;
     style.pen = [&inks](Stroke stroke, double bar) { return windowPen(stroke, bar, inks); };
     style.brush = [&inks, kind](Fill fill) { return windowBrush(fill, kind, inks); };
+    style.facet = [&inks, kind](Fill fill, double light) {
+        constexpr double kBright = 0.85;
+        const QColor base = windowBrush(fill, kind, inks).color();
+        return light > kBright ? mixed(base, Qt::white, 1.2 * (light - kBright))
+                               : mixed(base, inks.dark ? QColor(Qt::black) : inks.ink,
+                                       0.75 * (kBright - light));
+    };
     style.words = [&inks](QPainter& painter, const QPointF& at, const QString& words) {
         painter.setFont(type(Type::Small));
         painter.setPen(inks.ink);

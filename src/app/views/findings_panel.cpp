@@ -88,6 +88,28 @@ std::vector<EditEffect> FindingsPanel::effectsOf(const Finding& finding, const R
     return effects;
 }
 
+QString FindingsPanel::wasWords(const Finding& now) const {
+    if (!before_ || !before_->run) {
+        return {};
+    }
+    const auto then =
+        std::find_if(before_->findings.begin(), before_->findings.end(), [&](const Finding& f) {
+            return f.code == now.code && f.path == now.path && f.words == now.words &&
+                   f.values.size() == now.values.size();
+        });
+    if (then == before_->findings.end()) {
+        return tr("not so before");
+    }
+    QStringList figures;
+    for (size_t i = 0; i < now.values.size(); ++i) {
+        const QString was = bench_.text(then->values[i].quantity, then->values[i].value);
+        if (was != bench_.text(now.values[i].quantity, now.values[i].value)) {
+            figures << was;
+        }
+    }
+    return figures.isEmpty() ? QString() : tr("was %1").arg(figures.join(QStringLiteral(", ")));
+}
+
 QWidget* FindingsPanel::card(const Card& card) {
     const Finding& finding = card.finding;
     const Inks& c = inks();
@@ -105,6 +127,17 @@ QWidget* FindingsPanel::card(const Card& card) {
     text->setWordWrap(true);
     text->setTextFormat(Qt::RichText);
     layout->addWidget(text);
+    const auto small = [&](const QString& words) {
+        auto* label = plainLabel(words);
+        label->setFont(type(Type::Small));
+        label->setProperty("role", "quiet");
+        label->setWordWrap(true);
+        layout->addWidget(label);
+        return label;
+    };
+    if (!card.was.isEmpty()) {
+        small(card.was)->setObjectName(QStringLiteral("was"));
+    }
     auto addButton = [&](const QString& label, const QString& name) {
         auto* button = new QPushButton;
         button->setObjectName(name);
@@ -129,11 +162,7 @@ QWidget* FindingsPanel::card(const Card& card) {
             if (effect->depth_m) {
                 then += tr(", runs at %1").arg(bench_.text(Quantity::Distance, *effect->depth_m));
             }
-            auto* label = plainLabel(then);
-            label->setFont(type(Type::Small));
-            label->setProperty("role", "quiet");
-            label->setWordWrap(true);
-            layout->addWidget(label);
+            small(then);
         }
     }
     if (!finding.path.empty()) {
@@ -156,7 +185,7 @@ void FindingsPanel::refresh() {
         return;
     }
     if (shown_ && shown_->findings == results->findings && shown_->effects == results->effects &&
-        !shown_->error && !results->error) {
+        !shown_->error && !results->error && before_ == bait_.before()) {
         shown_ = results;
         return;
     }
@@ -172,6 +201,7 @@ void FindingsPanel::refresh() {
     }
     sinceRead_.start();
     shown_ = results;
+    before_ = bait_.before();
     std::vector<Finding> findings = results->findings;
     if (results->error) {
         findings.insert(findings.begin(), {results->error->code,
@@ -183,8 +213,12 @@ void FindingsPanel::refresh() {
     }
     std::stable_sort(findings.begin(), findings.end(),
                      [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
-    title_->setText(findings.empty() ? tr("Findings: none")
-                                     : tr("Findings: %1").arg(findings.size()));
+    const auto counted = [](size_t count) {
+        return count == 0 ? tr("Findings: none") : tr("Findings: %1").arg(count);
+    };
+    const QString title = counted(findings.size());
+    const bool told = before_ && before_->run && before_->findings.size() != findings.size();
+    title_->setText(told ? tr("%1 (was %2)").arg(title).arg(before_->findings.size()) : title);
     calm_->setVisible(findings.empty());
     // Only the cards that say something else are made anew: a drag changes one or two.
     while (cards_.size() > findings.size()) {
@@ -192,9 +226,9 @@ void FindingsPanel::refresh() {
         cards_.pop_back();
     }
     for (size_t i = 0; i < findings.size(); ++i) {
-        Card now{findings[i], effectsOf(findings[i], *results), nullptr};
+        Card now{findings[i], effectsOf(findings[i], *results), wasWords(findings[i]), nullptr};
         if (i < cards_.size() && cards_[i].finding == now.finding &&
-            cards_[i].effects == now.effects) {
+            cards_[i].effects == now.effects && cards_[i].was == now.was) {
             continue;
         }
         now.widget = card(now);

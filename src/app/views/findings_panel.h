@@ -27,9 +27,12 @@ class FindingsPanel : public QWidget {
     struct Card {
         Finding finding;
         std::vector<EditEffect> effects;
+        QString was;
         QWidget* widget = nullptr;
     };
     static std::vector<EditEffect> effectsOf(const Finding& finding, const Results& results);
+    /// What it said before the last edit, where that was otherwise.
+    QString wasWords(const Finding& finding) const;
     QWidget* card(const Card& card);
     void drop(QWidget* widget);
 
@@ -40,6 +43,7 @@ class FindingsPanel : public QWidget {
     QVBoxLayout* list_;
     std::vector<Card> cards_;
     ResultsPtr shown_;
+    ResultsPtr before_;  ///< what is said against
     QElapsedTimer sinceRead_;
     QTimer later_;
 };

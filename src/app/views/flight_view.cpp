@@ -3,24 +3,34 @@
 #include <QPainter>
 
 #include "app/kit/fit_text.h"
+#include "app/views/bait_painter.h"
 #include "core/base/units.h"
 
 namespace wl {
 namespace {
 
-// A bait seen from the side: its nose is the pointed end, and is filled.
-void drawBait(QPainter& p, const QPointF& at, double pitch_rad, const QColor& ink,
-              const QColor& fill) {
-    constexpr double kLong = 22, kHigh = 6;
-    p.save();
-    p.translate(at);
-    p.rotate(-pitch_rad / kDegree);
-    p.setPen(QPen(ink, 1.2));
-    p.setBrush(fill);
-    p.drawEllipse(QRectF(-kLong / 2, -kHigh / 2, kLong, kHigh));
-    p.setBrush(ink);
-    p.drawPolygon(QPolygonF{{kLong / 2 + 3, 0}, {kLong / 4, -kHigh / 2}, {kLong / 4, kHigh / 2}});
-    p.restore();
+constexpr double kLong_px = 34;
+
+// From starboard, its nose the way it is thrown, without what is too fine at that size.
+Drawing thrownBait(const Design& design, const Derived& derived) {
+    ViewFrame frame;
+    frame.right = -Eigen::Vector3d::UnitX();
+    Drawing bait = drawBait(design, derived, frame, DrawnFor::Picture);
+    std::erase_if(bait, [](const Primitive& shape) {
+        return shape.layer != DrawnLayer::Body && shape.layer != DrawnLayer::Lip &&
+               shape.layer != DrawnLayer::Fittings;
+    });
+    return bait;
+}
+
+DrawnStyle thinStyle(MakeKind kind, const Inks& inks) {
+    DrawnStyle style = windowStyle(kind, inks);
+    style.pen = [wide = style.pen](Stroke stroke, double bar) {
+        QPen pen = wide(stroke, bar);
+        pen.setWidthF(std::min(0.8, pen.widthF()));
+        return pen;
+    };
+    return style;
 }
 
 }  // namespace
@@ -32,7 +42,10 @@ FlightView::FlightView(Workbench& bench, QWidget* parent) : QWidget(parent), ben
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&FlightView::update));
 }
 
-void FlightView::show(const Cast& cast) {
+void FlightView::show(const Derived& derived, const Cast& cast) {
+    kind_ = derived.design->make.kind;
+    length_mm_ = 1000.0 * derived.shape->sizes.length_m;
+    bait_ = thrownBait(*derived.design, derived);
     if (cast_ && std::abs(cast_->middle.distance_m - cast.middle.distance_m) > 1e-9) {
         before_ = cast_;
     }
@@ -96,14 +109,20 @@ void FlightView::paintEvent(QPaintEvent*) {
     p.setPen(QPen(c.ink, 2.2));
     p.drawLine(at(0, flight.path.front().height_m), QPointF(4, water + 4));
     constexpr int kShown = 7;
+    const DrawnStyle style = thinStyle(kind_, c);
     for (int i = 0; i < kShown; ++i) {
         const FlightPoint& q = flight.path[(flight.path.size() - 1) * size_t(i) / (kShown - 1)];
-        drawBait(p, at(q.range_m, std::max(0.0, q.height_m)), q.pitch_rad, c.ink, c.wood);
+        const double scale = kLong_px / length_mm_;
+        p.save();
+        p.translate(at(q.range_m, std::max(0.0, q.height_m)));
+        p.rotate(-q.pitch_rad / kDegree);
+        paintDrawing(p, bait_, {0.5 * kLong_px, 0}, scale, style);
+        p.restore();
     }
     p.setPen(c.quiet);
     p.setFont(type(Type::Small));
     p.drawText(QRectF(4, 2, width() - 8, 18), Qt::AlignRight | Qt::AlignVCenter,
-               tr("way to scale, bait enlarged; the point is its nose"));
+               tr("way to scale, bait enlarged"));
     const bool metric = bench_.bench().isMetric();
     const double unit = metric ? 1.0 : kFoot;
     const int every = farthest / unit > 60 ? 20 : farthest / unit > 15 ? 5 : 1;

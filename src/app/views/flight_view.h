@@ -6,16 +6,18 @@
 
 #include "app/kit/workbench.h"
 #include "core/cast/throws.h"
+#include "core/draw/draw_bait.h"
 
 namespace wl {
 
 /// Draws the middle throw of a cast, the band of its distance, and the one before the last edit.
-/// The bait itself is drawn larger than it is, at a few places, its nose marked.
+/// The bait itself is drawn larger than it is, at a few places.
 class FlightView : public QWidget {
     Q_OBJECT
   public:
     explicit FlightView(Workbench& bench, QWidget* parent = nullptr);
-    void show(const Cast& cast);
+    /// Of the bait so reckoned.
+    void show(const Derived& derived, const Cast& cast);
     /// Nothing to draw, and why.
     void showNothing(const QString& why);
     QSize sizeHint() const override { return {360, 170}; }
@@ -25,6 +27,9 @@ class FlightView : public QWidget {
 
   private:
     Workbench& bench_;
+    Drawing bait_;
+    MakeKind kind_ = MakeKind::Carved;
+    double length_mm_ = 1.0;
     std::optional<Cast> cast_;
     std::optional<Cast> before_;
     QString why_;

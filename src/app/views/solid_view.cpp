@@ -14,7 +14,6 @@
 
 #include "app/kit/plain_label.h"
 #include "app/views/bait_painter.h"
-#include "core/geometry/mesh_clip.h"
 
 namespace wl {
 namespace {
@@ -71,26 +70,12 @@ double SolidCanvas::sectionX() const {
     return shown_ ? section_ * shown_->derived->shape->sizes.length_m : 0.0;
 }
 
-std::vector<TriangleMesh> SolidCanvas::meshes() const {
+std::vector<SolidPart> SolidCanvas::parts() const {
     if (other_) {
-        return {*other_};
+        return {{*other_}};
     }
-    std::vector<TriangleMesh> all;
-    if (!shown_) {
-        return all;
-    }
-    const double x = sectionX();
-    for (const BodyPart& part : shown_->derived->shape->parts) {
-        TriangleMesh mesh = part.mesh.triangles.size() > 20000 ? part.coarse : part.mesh;
-        if (section_ > 0) {
-            mesh = clipMesh(mesh, -Eigen::Vector3d::UnitX(), -x);
-        }
-        all.push_back(std::move(mesh));
-    }
-    if (shown_->design->lip.present && section_ <= 0) {
-        all.push_back(lipMesh(shown_->design->lip));
-    }
-    return all;
+    return shown_ ? solidParts(*shown_->design, *shown_->derived, sectionX())
+                  : std::vector<SolidPart>();
 }
 
 // Cut open, the words stand in a column of their own.
@@ -106,19 +91,23 @@ SolidCanvas::Camera SolidCanvas::camera() const {
                               std::sin(tilt_));
     const Eigen::Vector3d right = Eigen::Vector3d(-eye.y(), eye.x(), 0).normalized();
     Camera c;
-    c.axes.row(0) = right;
-    c.axes.row(1) = -eye.cross(right);
-    c.axes.row(2) = eye;
+    c.seen = {right, eye.cross(right), eye};
     if (!other_) {
-        c.axes.col(1) *= -1;  // the bait's own frame (aft, port, up) is left-handed
+        // The bait's own frame (aft, port, up) is left-handed.
+        for (Eigen::Vector3d* axis : {&c.seen.right, &c.seen.up, &c.seen.towards}) {
+            axis->y() = -axis->y();
+        }
     }
     // Fitted to what is seen at this turn.
-    Eigen::Vector3d low = Eigen::Vector3d::Constant(1e9), high = -low;
+    Eigen::Vector2d low = Eigen::Vector2d::Constant(1e9), high = -low;
+    Eigen::Vector3d least = Eigen::Vector3d::Constant(1e9), most = -least;
     auto take = [&](const TriangleMesh& mesh) {
         for (const Eigen::Vector3d& v : mesh.vertices_m) {
-            const Eigen::Vector3d seen = c.axes * v;
+            const Eigen::Vector2d seen = c.seen.onPaper_mm(v);
             low = low.cwiseMin(seen);
             high = high.cwiseMax(seen);
+            least = least.cwiseMin(v);
+            most = most.cwiseMax(v);
         }
     };
     if (other_) {
@@ -129,49 +118,55 @@ SolidCanvas::Camera SolidCanvas::camera() const {
         }
     }
     if (low.x() > high.x()) {
-        low = Eigen::Vector3d::Zero();
-        high = Eigen::Vector3d::Constant(0.1);
+        low = Eigen::Vector2d::Zero();
+        high = Eigen::Vector2d::Constant(100.0);
+        least = most = Eigen::Vector3d::Zero();
     }
-    c.centre = c.axes.transpose() * (0.5 * (low + high));
-    const Eigen::Vector3d size = (high - low).cwiseMax(1e-6);
+    const Eigen::Vector2d middle = 0.5 * (low + high), size = (high - low).cwiseMax(1e-3);
+    const double near = c.seen.towards.dot(0.5 * (least + most));
+    c.centre =
+        1e-3 * middle.x() * c.seen.right + 1e-3 * middle.y() * c.seen.up + near * c.seen.towards;
     const QRectF box = drawingBox();
     c.scale = zoom_ * std::min(box.width() / size.x(), box.height() / size.y());
     return c;
 }
 
 QPointF SolidCanvas::project(const Camera& c, const Eigen::Vector3d& place) const {
-    const Eigen::Vector3d v = c.axes * (place - c.centre);
-    return drawingBox().center() + QPointF(v.x() * c.scale, v.y() * c.scale);
+    const Eigen::Vector2d v = c.scale * c.seen.onPaper_mm(place - c.centre);
+    return drawingBox().center() + QPointF(v.x(), -v.y());
 }
 
 std::optional<Eigen::Vector3d> SolidCanvas::pick(const QPointF& at) const {
     const Camera c = camera();
-    const QPointF from = (at - drawingBox().center()) / c.scale;
-    const Eigen::Vector2d p(from.x(), from.y());
+    const QPointF from = (at - drawingBox().center()) / (1000.0 * c.scale);
+    const Eigen::Vector2d p(from.x(), -from.y());
     std::optional<Eigen::Vector3d> nearest;
     double height = -1e9;
-    for (const TriangleMesh& mesh : meshes()) {
-        for (const auto& t : mesh.triangles) {
-            std::array<Eigen::Vector3d, 3> v;
+    for (const SolidPart& part : parts()) {
+        for (const auto& t : part.mesh.triangles) {
+            std::array<Eigen::Vector2d, 3> v;
+            std::array<double, 3> near;
             for (size_t k = 0; k < 3; ++k) {
-                v[k] = c.axes * (mesh.vertices_m[size_t(t[k])] - c.centre);
+                const Eigen::Vector3d off = part.mesh.vertices_m[size_t(t[k])] - c.centre;
+                v[k] = 1e-3 * c.seen.onPaper_mm(off);
+                near[k] = c.seen.towards.dot(off);
             }
             auto cross = [](const Eigen::Vector2d& a, const Eigen::Vector2d& b) {
                 return a.x() * b.y() - a.y() * b.x();
             };
-            const Eigen::Vector2d a = v[0].head<2>(), b = v[1].head<2>(), d = v[2].head<2>();
-            const double whole = cross(b - a, d - a);
+            const double whole = cross(v[1] - v[0], v[2] - v[0]);
             if (std::abs(whole) < 1e-18) {
                 continue;
             }
-            const double s = cross(p - a, d - a) / whole, u = cross(b - a, p - a) / whole;
+            const double s = cross(p - v[0], v[2] - v[0]) / whole,
+                         u = cross(v[1] - v[0], p - v[0]) / whole;
             if (s < 0 || u < 0 || s + u > 1) {
                 continue;
             }
-            const double z = v[0].z() + s * (v[1].z() - v[0].z()) + u * (v[2].z() - v[0].z());
+            const double z = near[0] + s * (near[1] - near[0]) + u * (near[2] - near[0]);
             if (z > height) {
                 height = z;
-                nearest = c.centre + c.axes.transpose() * Eigen::Vector3d(p.x(), p.y(), z);
+                nearest = c.centre + p.x() * c.seen.right + p.y() * c.seen.up + z * c.seen.towards;
             }
         }
     }
@@ -183,49 +178,11 @@ void SolidCanvas::paintEvent(QPaintEvent*) {
     const Inks& c = inks();
     p.fillRect(rect(), c.sheet);
     const Camera cam = camera();
-    struct Face {
-        double depth;
-        std::array<QPointF, 3> at;
-        QColor colour;
-    };
-    std::vector<Face> faces;
-    const Eigen::Vector3d light =
-        (cam.axes.transpose() * Eigen::Vector3d(-0.35, -0.55, 0.75)).normalized();
-    const auto all = meshes();
-    for (size_t m = 0; m < all.size(); ++m) {
-        const TriangleMesh& mesh = all[m];
-        const bool lip = !other_ && shown_ && m >= shown_->derived->shape->parts.size();
-        QColor base = c.wood;
-        if (other_) {
-            base = c.resin;
-        } else if (lip) {
-            base = c.lip;
-        } else if (shown_) {
-            base = stockColour(shown_->design->make.kind, c);
-        }
-        for (const auto& t : mesh.triangles) {
-            const Eigen::Vector3d& a = mesh.vertices_m[size_t(t[0])];
-            const Eigen::Vector3d& b = mesh.vertices_m[size_t(t[1])];
-            const Eigen::Vector3d& d = mesh.vertices_m[size_t(t[2])];
-            const Eigen::Vector3d normal = (b - a).cross(d - a).normalized();
-            if (normal.dot(cam.axes.row(2).transpose()) <= 0) {
-                continue;
-            }
-            const double shade = std::clamp(0.5 + 0.5 * normal.dot(light), 0.0, 1.0);
-            faces.push_back({cam.axes.row(2).dot((a + b + d) / 3 - cam.centre),
-                             {project(cam, a), project(cam, b), project(cam, d)},
-                             shade > 0.85 ? mixed(base, Qt::white, 1.2 * (shade - 0.85))
-                                          : mixed(base, c.dark ? QColor(Qt::black) : c.ink,
-                                                  0.75 * (0.85 - shade))});
-        }
-    }
-    std::stable_sort(faces.begin(), faces.end(),
-                     [](const Face& a, const Face& b) { return a.depth < b.depth; });
-    for (const Face& f : faces) {
-        p.setPen(QPen(f.colour, 0.6));
-        p.setBrush(f.colour);
-        p.drawPolygon(f.at.data(), 3);
-    }
+    const MakeKind kind = other_ || !shown_ ? MakeKind::Cast : shown_->design->make.kind;
+    const Eigen::Vector2d middle = cam.scale * cam.seen.onPaper_mm(cam.centre);
+    paintDrawing(p, drawSolid(parts(), cam.seen),
+                 drawingBox().center() - QPointF(middle.x(), -middle.y()), cam.scale,
+                 windowStyle(kind, c));
     p.setRenderHint(QPainter::Antialiasing);
     if (section_ > 0 && shown_ && !other_) {
         paintSection(p, cam, sectionX());

@@ -7,7 +7,7 @@
 
 #include "app/kit/workbench.h"
 #include "app/views/place_marks.h"
-#include "core/base/triangle_mesh.h"
+#include "core/draw/draw_solid.h"
 
 namespace wl {
 
@@ -48,14 +48,14 @@ class SolidCanvas : public QWidget {
 
   private:
     struct Camera {
-        Eigen::Matrix3d axes;  ///< rows: right, down, towards the eye
+        SolidFrame seen;
         Eigen::Vector3d centre;
-        double scale;
+        double scale;  ///< pixels to a millimetre
     };
     Camera camera() const;
     QRectF drawingBox() const;
     QPointF project(const Camera& camera, const Eigen::Vector3d& place) const;
-    std::vector<TriangleMesh> meshes() const;
+    std::vector<SolidPart> parts() const;
     void paintSection(QPainter& painter, const Camera& camera, double x) const;
     double sectionX() const;
     void sectionAtNextMark();

@@ -39,59 +39,34 @@ SwingView::SwingView(Bait& bait, Workbench& bench, QWidget* parent)
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&SwingView::update));
 }
 
-double SwingView::pinX(int joint) const {
-    return shown_->derived->shape->joints[size_t(joint)].pinX_m;
+std::vector<SwungPiece> SwingView::pieces() const {
+    return swungPieces(*shown_->derived, swings_);
 }
 
-QPointF SwingView::place(const Pose& pose, double fromPinX, double y) const {
-    const double c = std::cos(pose.turned), s = std::sin(pose.turned);
-    return pose.pin + scale_ * QPointF(c * fromPinX - s * y, s * fromPinX + c * y);
+QPointF SwingView::onPaper(const Eigen::Vector2d& mm) const {
+    return nose_ + scale_ * QPointF(mm.x(), -mm.y());
 }
 
-std::vector<SwingView::Pose> SwingView::poses() const {
-    std::vector<Pose> all{{nose_, 0.0}};
-    double from = 0;
-    for (size_t i = 0; i < swings_.size(); ++i) {
-        const QPointF pin = place(all.back(), pinX(int(i)) - from, 0);
-        all.push_back({pin, all.back().turned + swings_[i]});
-        from = pinX(int(i));
-    }
-    return all;
+QPointF SwingView::place(const SwungPiece& piece, double x, double y) const {
+    return onPaper(piece.at_mm(x, y));
 }
 
 // The whole chain as it is swung now fits the pane; the paper stays put under a drag.
-void SwingView::frame() {
-    if (!shown_ || dragged_ >= 0) {
+void SwingView::frame(const Drawing& drawing) {
+    if (dragged_ >= 0) {
         return;
     }
-    scale_ = 1000;
-    nose_ = QPointF(0, 0);
-    const auto all = poses();
-    const double half = 0.5 * shown_->derived->shape->sizes.maxWidth_m;
-    QRectF box(0, -half * scale_, 1, 2 * half * scale_);
-    for (size_t i = 0; i < all.size(); ++i) {
-        const double from = i == 0 ? 0.0 : pinX(int(i) - 1);
-        const double to =
-            i < swings_.size() ? pinX(int(i)) : shown_->derived->shape->sizes.length_m;
-        for (const double y : {-half, half}) {
-            const QPointF end = place(all[i], to - from, y);
-            box = box.united(QRectF(end - QPointF(0.5, 0.5), QSizeF(1, 1)));
-        }
-    }
+    const auto [left, low, right, high] = extent_mm(drawing);
     constexpr double kTop = 48, kBottom = 40, kSide = 40;
-    const double fit =
-        std::min((width() - 2 * kSide) / box.width(), (height() - kTop - kBottom) / box.height());
-    scale_ *= fit;
-    nose_ = QPointF(0.5 * width() - fit * box.center().x(),
-                    kTop + 0.5 * (height() - kTop - kBottom) - fit * box.center().y());
+    scale_ = std::min((width() - 2 * kSide) / std::max(1.0, right - left),
+                      (height() - kTop - kBottom) / std::max(1.0, high - low));
+    nose_ = QPointF(0.5 * width() - scale_ * 0.5 * (left + right),
+                    kTop + 0.5 * (height() - kTop - kBottom) + scale_ * 0.5 * (low + high));
 }
 
 QPointF SwingView::pieceMiddle(int piece) const {
-    const auto all = poses();
-    const double from = piece == 0 ? 0.0 : pinX(piece - 1);
-    const double to =
-        piece < int(swings_.size()) ? pinX(piece) : shown_->derived->shape->sizes.length_m;
-    return place(all.at(size_t(piece)), 0.5 * (to - from), 0);
+    const SwungPiece at = pieces().at(size_t(piece));
+    return place(at, 0.5 * (at.fromX_m + at.toX_m), 0);
 }
 
 QString SwingView::readout() const {
@@ -150,91 +125,84 @@ void SwingView::paintEvent(QPaintEvent*) {
                       "here to see how far they open."));
         return;
     }
-    frame();
+    const Drawing drawing = drawSwung(*shown_->design, d, pieces());
+    frame(drawing);
     p.drawText(QRectF(10, 4, width() - 20, 40), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
                readout());
-    const auto outlines = bodyOutlines(d, DrawnView::Top);
-    const auto all = poses();
-    double from = 0;
-    for (size_t i = 0; i < all.size() && i < outlines.size(); ++i) {
-        if (i > 0) {
-            from = pinX(int(i) - 1);
-        }
-        QPolygonF shape;
-        for (const Eigen::Vector3d& v : outlines[i]) {
-            shape << place(all[i], v.x() - from, v.y());
-        }
-        const bool live = (dragged_ >= 0 && int(i) == dragged_ + 1) ||
-                          (dragged_ < 0 && hasFocus() && int(i) == chosen_ + 1);
-        p.setPen(QPen(live ? c.water : c.ink, live ? 2.2 : 1.6));
-        p.setBrush(stockColour(shown_->design->make.kind, c));
-        p.drawPolygon(shape, Qt::WindingFill);
-        const double to = i < swings_.size() ? pinX(int(i)) : d.shape->sizes.length_m;
-        QPen centre(c.quiet, 0.8);
-        centre.setDashPattern({12, 4, 3, 4});
-        p.setPen(centre);
-        p.drawLine(place(all[i], 0, 0), place(all[i], to - from, 0));
-    }
-    // Side pieces ride on the piece they hang on, drawn at rest with the fan of their swing.
-    for (size_t k = swings_.size() + 1; k < d.shape->parts.size() && k < outlines.size(); ++k) {
-        const BodyPart& part = d.shape->parts[k];
-        const size_t on = pieceAt(shown_->design->joints, part.pivot_m.x());
-        const double base = on == 0 ? 0.0 : pinX(int(on) - 1);
-        QPolygonF shape;
-        for (const Eigen::Vector3d& v : outlines[k]) {
-            shape << place(all[on], v.x() - base, v.y());
-        }
-        p.setPen(QPen(c.ink, 1.2));
-        p.setBrush(stockColour(shown_->design->make.kind, c));
-        p.drawPolygon(shape, Qt::WindingFill);
-        const Appendage& a = shown_->design->appendages[part.index];
-        const QPointF pin = place(all[on], part.pivot_m.x() - base, part.pivot_m.y());
-        p.setPen(QPen(c.water, 1, Qt::DotLine));
-        for (const double side : {1.0, -1.0}) {
-            for (const double end : {-1.0, 1.0}) {
-                const double turn = all[on].turned + side * a.splay_rad + end * a.swing_rad;
-                if (part.side == 0 || part.side == side) {
-                    p.drawLine(pin, pin + overallSize(a.body).length_m * scale_ *
-                                              QPointF(std::cos(turn), std::sin(turn)));
-                }
-            }
-        }
-    }
-    for (size_t i = 0; i < swings_.size(); ++i) {
-        const Pose& pose = all[i + 1];
-        const JointCut& cut = d.shape->joints[i];
-        const double stop = cut.opening.opening_rad;
-        // The fan the piece may sweep, from where it hangs.
-        const double reach = 0.16 * d.shape->sizes.length_m * scale_;
-        p.setPen(QPen(c.water, 1, Qt::DotLine));
-        for (const double side : {-1.0, 1.0}) {
-            const double a = all[i].turned + side * std::min(stop, kPi);
-            p.drawLine(pose.pin, pose.pin + reach * QPointF(std::cos(a), std::sin(a)));
-        }
-        const bool atStop = std::abs(std::abs(swings_[i]) - stop) < kTouching_rad && stop > 0;
-        p.setPen(QPen(atStop ? c.signal : c.steel, 1.6));
-        p.setBrush(c.sheet);
-        p.drawEllipse(pose.pin, 4, 4);
-        if (atStop) {
-            const double side = swings_[i] > 0 ? 1 : -1;
-            const QPointF touch =
-                place(all[i],
-                      cut.frontPieceFace.x_m + cut.frontPieceFace.slope * cut.frontEdge_m -
-                          (i > 0 ? pinX(int(i) - 1) : 0.0),
-                      side * cut.frontEdge_m);
-            p.setBrush(Qt::NoBrush);
-            p.drawEllipse(touch, 7, 7);
-        }
-        p.setFont(type(Type::Small));
-        p.setPen(c.ink);
-        p.drawText(QRectF(pose.pin.x() - 40,
-                          pose.pin.y() + 0.6 * d.shape->sizes.maxWidth_m * scale_ + 4, 80, 16),
-                   Qt::AlignCenter, bench_.text(Quantity::Angle, swings_[i]));
-    }
+    paintDrawing(p, drawing, nose_, scale_, windowStyle(shown_->design->make.kind, c));
+    paintSidePieces(p);
+    paintMarks(p);
     p.setPen(c.quiet);
     p.setFont(type(Type::Small));
     p.drawText(QRectF(10, height() - 20, width() - 20, 18), Qt::AlignLeft | Qt::AlignVCenter,
                tr("drag a piece, or [ ] to choose and ← → to swing, Shift for ten degrees"));
+}
+
+// The fan of what hangs at the sides, about its pin.
+void SwingView::paintSidePieces(QPainter& p) const {
+    const Derived& d = *shown_->derived;
+    const auto all = pieces();
+    p.setPen(QPen(inks().water, 1, Qt::DotLine));
+    for (const BodyPart& part : d.shape->parts) {
+        if (!part.appendage) {
+            continue;
+        }
+        const Appendage& a = shown_->design->appendages[part.index];
+        const SwungPiece& on = all[pieceAt(shown_->design->joints, part.pivot_m.x())];
+        const QPointF pin = place(on, part.pivot_m.x(), part.pivot_m.y());
+        const double reach = 1000.0 * scale_ * overallSize(a.body).length_m;
+        for (const double side : {1.0, -1.0}) {
+            for (const double end : {-1.0, 1.0}) {
+                const double turn = on.turned_rad + side * a.splay_rad + end * a.swing_rad;
+                if (part.side == 0 || part.side == side) {
+                    p.drawLine(pin, pin + reach * QPointF(std::cos(turn), std::sin(turn)));
+                }
+            }
+        }
+    }
+}
+
+// The piece in hand, the fan each may sweep, how far it is swung and where it touches.
+void SwingView::paintMarks(QPainter& p) const {
+    const Inks& c = inks();
+    const Derived& d = *shown_->derived;
+    const auto all = pieces();
+    const int live = dragged_ >= 0 ? dragged_ : hasFocus() ? chosen_ : -1;
+    for (size_t i = 0; i < swings_.size(); ++i) {
+        const SwungPiece &before = all[i], &piece = all[i + 1];
+        const JointCut& cut = d.shape->joints[i];
+        const double stop = cut.opening.opening_rad;
+        const QPointF pin = onPaper(piece.pin_mm);
+        const double reach = 0.16 * d.shape->sizes.length_m * 1000.0 * scale_;
+        p.setPen(QPen(c.water, 1, Qt::DotLine));
+        for (const double side : {-1.0, 1.0}) {
+            const double a = before.turned_rad + side * std::min(stop, kPi);
+            p.drawLine(pin, pin + reach * QPointF(std::cos(a), std::sin(a)));
+        }
+        const bool atStop = std::abs(std::abs(swings_[i]) - stop) < kTouching_rad && stop > 0;
+        p.setPen(QPen(atStop ? c.signal : c.steel, 1.6));
+        p.setBrush(c.sheet);
+        p.drawEllipse(pin, 4, 4);
+        p.setBrush(Qt::NoBrush);
+        if (int(i) == live) {
+            p.setPen(QPen(c.water, 2.2));
+            p.drawLine(place(piece, piece.fromX_m, 0), place(piece, piece.toX_m, 0));
+            p.drawEllipse(pin, 6, 6);
+        }
+        if (atStop) {
+            const double side = swings_[i] > 0 ? 1 : -1;
+            p.setPen(QPen(c.signal, 1.6));
+            p.drawEllipse(
+                place(before, cut.frontPieceFace.x_m + cut.frontPieceFace.slope * cut.frontEdge_m,
+                      side * cut.frontEdge_m),
+                7, 7);
+        }
+        p.setFont(type(Type::Small));
+        p.setPen(c.ink);
+        p.drawText(
+            QRectF(pin.x() - 40, pin.y() + 600.0 * d.shape->sizes.maxWidth_m * scale_ + 4, 80, 16),
+            Qt::AlignCenter, bench_.text(Quantity::Angle, swings_[i]));
+    }
 }
 
 void SwingView::mousePressEvent(QMouseEvent* event) {
@@ -242,17 +210,16 @@ void SwingView::mousePressEvent(QMouseEvent* event) {
     if (!shown_) {
         return;
     }
-    const auto all = poses();
+    const auto all = pieces();
     dragged_ = -1;
     for (int i = int(swings_.size()); i > 0; --i) {
-        const Pose& pose = all[size_t(i)];
-        const QPointF d = event->position() - pose.pin;
-        const double along = std::cos(pose.turned) * d.x() + std::sin(pose.turned) * d.y();
-        const double across = -std::sin(pose.turned) * d.x() + std::cos(pose.turned) * d.y();
-        const double to =
-            i < int(swings_.size()) ? pinX(i) : shown_->derived->shape->sizes.length_m;
-        if (along > 0 && along < (to - pinX(i - 1)) * scale_ &&
-            std::abs(across) < 0.6 * shown_->derived->shape->sizes.maxWidth_m * scale_) {
+        const SwungPiece& piece = all[size_t(i)];
+        const QPointF from = event->position() - onPaper(piece.pin_mm);
+        const double cosine = std::cos(piece.turned_rad), sine = std::sin(piece.turned_rad);
+        const double along = cosine * from.x() + sine * from.y();
+        const double across = cosine * from.y() - sine * from.x();
+        if (along > 0 && along < 1000.0 * scale_ * (piece.toX_m - piece.fromX_m) &&
+            std::abs(across) < 600.0 * scale_ * shown_->derived->shape->sizes.maxWidth_m) {
             dragged_ = i - 1;
             chosen_ = dragged_;
             break;
@@ -265,10 +232,11 @@ void SwingView::mouseMoveEvent(QMouseEvent* event) {
     if (dragged_ < 0 || !shown_) {
         return;
     }
-    const auto all = poses();
-    const QPointF d = event->position() - all[size_t(dragged_) + 1].pin;
-    swingTo(dragged_,
-            std::remainder(std::atan2(d.y(), d.x()) - all[size_t(dragged_)].turned, 2 * kPi));
+    const auto all = pieces();
+    const QPointF from = event->position() - onPaper(all[size_t(dragged_) + 1].pin_mm);
+    swingTo(
+        dragged_,
+        std::remainder(std::atan2(from.y(), from.x()) - all[size_t(dragged_)].turned_rad, 2 * kPi));
 }
 
 void SwingView::mouseReleaseEvent(QMouseEvent*) {

@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "app/kit/workbench.h"
+#include "core/draw/draw_swung.h"
 
 namespace wl {
 
@@ -32,21 +33,19 @@ class SwingView : public QWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
-    struct Pose {
-        QPointF pin;          ///< on paper
-        double turned = 0.0;  ///< heading of the piece, from straight aft
-    };
-    std::vector<Pose> poses() const;
-    QPointF place(const Pose& pose, double fromPinX, double y) const;
+    std::vector<SwungPiece> pieces() const;
+    QPointF onPaper(const Eigen::Vector2d& mm) const;
+    QPointF place(const SwungPiece& piece, double x, double y) const;
     void swingTo(int joint, double angle);
-    void frame();
-    double pinX(int joint) const;
+    void frame(const Drawing& drawing);
+    void paintMarks(QPainter& painter) const;
+    void paintSidePieces(QPainter& painter) const;
 
     Bait& bait_;
     Workbench& bench_;
     ResultsPtr shown_;
     std::vector<double> swings_;
-    double scale_ = 4000;
+    double scale_ = 4;  // pixels to a millimetre
     QPointF nose_;
     int dragged_ = -1;
     int chosen_ = 0;

@@ -42,6 +42,7 @@ enum class Fill {
     Stock,
     Hollow,
     Lead,
+    Steel,
     Filler,
     Sheet,
     Clear,
@@ -54,8 +55,8 @@ enum class Fill {
 
 /// Path: a chain of points. Disc: a circle round the first point. Marks (a tie's ring, a part's
 /// cross, a bend's tick, a hinge's pin) and words have a size of the paper's, not of the bait's; a
-/// pin is drawn no smaller than it is.
-enum class DrawnShape { Path, Disc, TieMark, CrossMark, BendMark, PinMark, Words };
+/// pin is drawn no smaller than it is. Facet: a lit triangle of a solid, without an edge.
+enum class DrawnShape { Path, Disc, TieMark, CrossMark, BendMark, PinMark, Words, Facet };
 
 /// One shape. Points in mm, x to the right and y up on the paper.
 struct Primitive {
@@ -68,6 +69,7 @@ struct Primitive {
     bool insideBody = false;   ///< nothing of it shows outside the shapes of the body
     double diameter_mm = 0.0;  ///< of a disc or pin
     double bar_mm = 0.0;       ///< of the metal a stroke of metal stands for
+    double light = 1.0;        ///< on a facet, 0 turned away from it to 1 facing it
     std::string words;
 };
 
