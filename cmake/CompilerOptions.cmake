@@ -42,5 +42,8 @@ function(wl_library name)
   # Under the sanitizers only rooms that reckon are optimised: the rest builds in half the time.
   if(WL_SANITIZE AND NOT WL_ROOM_RECKONS)
     target_compile_options(${name} PRIVATE -O0)
+  elseif(NOT WL_ROOM_RECKONS)
+    # What the window does it does in Qt's own code: a third less to build.
+    target_compile_options(${name} PRIVATE $<$<CONFIG:Release>:-O1>)
   endif()
 endfunction()

@@ -1,6 +1,8 @@
 #include "session/evaluator.h"
 
 #include <algorithm>
+#include <condition_variable>
+#include <mutex>
 
 #include "core/cast/throws.h"
 #include "core/clearance/clearance.h"
@@ -14,6 +16,16 @@ namespace wl {
 namespace {
 
 constexpr size_t kMostEffects = 6;
+constexpr std::chrono::milliseconds kHandRests{40};
+
+// Whether nothing newer came for a while.
+bool rests(const std::stop_token& overtaken) {
+    std::mutex mutex;
+    std::condition_variable_any wake;
+    std::unique_lock lock(mutex);
+    wake.wait_for(lock, overtaken, kHandRests, [] { return false; });
+    return !overtaken.stop_requested();
+}
 
 // Findings about lead get the lead plan as their cure.
 void offerLeadPlan(const Derived& known, std::vector<Finding>& findings, std::stop_token stop) {
@@ -75,7 +87,9 @@ Evaluator::~Evaluator() = default;
 
 void Evaluator::request(quint64 revision, DesignPtr design) {
     requested_ = revision;
-    rest_.request({revision, std::move(design)});
+    const auto now = std::chrono::steady_clock::now();
+    rest_.request({revision, std::move(design), now - lastRequest_ < 2 * kHandRests});
+    lastRequest_ = now;
 }
 
 bool Evaluator::isSettled() const {
@@ -151,27 +165,33 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
     if (tow.stop_requested()) {
         return;
     }
+    const auto withRun = [&](const std::shared_ptr<const Run>& of, Results& results) {
+        const std::vector<Finding> towed = checkRun(*results.derived, *of);
+        results.findings.insert(results.findings.end(), towed.begin(), towed.end());
+        results.run = of;
+    };
+    if (job.hurried && band_) {
+        // Under a drag the strip follows, with the band of before.
+        auto carried = std::make_shared<Run>(*run);
+        carryDoubts(*carried, *band_);
+        auto followed = std::make_shared<Results>(*quick);
+        withRun(carried, *followed);
+        publish(followed);
+        if (!rests(tow)) {
+            return;
+        }
+    }
     auto full = std::make_shared<Results>(*quick);
     checkSkinWalls(*job.design, *quick->derived, full->findings, true, tow);
+    addDoubts(*quick->derived, *run, tow);
     if (tow.stop_requested()) {
         return;
     }
-    addDoubts(*quick->derived, *run, tow);
-    const bool overtaken = tow.stop_requested();
-    if (overtaken && band_) {
-        // Under a drag the strip follows, with the band of before.
-        carryDoubts(*run, *band_);
-    } else if (!overtaken) {
-        band_ = run;
-    }
-    const std::vector<Finding> towed = checkRun(*quick->derived, *run);
-    full->findings.insert(full->findings.end(), towed.begin(), towed.end());
-    full->run = std::move(run);
+    band_ = run;
+    withRun(run, *full);
+    full->whole = true;
     publish(full);
     motion_.request(full);
-    if (overtaken) {
-        return;
-    }
 
     auto foreseen = std::make_shared<Results>(*full);
     offerLeadPlan(*foreseen->derived, foreseen->findings, tow);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QObject>
+#include <chrono>
 #include <memory>
 #include <optional>
 
@@ -25,7 +26,8 @@ struct EditEffect {
 };
 
 /// A finished reckoning of one revision. `derived` or `error` is set; `run` follows in a second,
-/// fuller result of the same revision, then `swim` with `cast_m`, and `effects`.
+/// fuller result of the same revision, then thin walls and the depth's own band (`whole`), `swim`
+/// with `cast_m`, and `effects`.
 struct Results {
     quint64 revision = 0;
     DesignPtr design;
@@ -35,14 +37,16 @@ struct Results {
     std::optional<double> cast_m;      ///< of one throw; none where it is not reckoned
     std::shared_ptr<const Swim> swim;  ///< at the run's speed
     std::vector<Finding> findings;
+    bool whole = false;  ///< findings and the run's band are its own, not carried over
     std::vector<EditEffect> effects;
 };
 using ResultsPtr = std::shared_ptr<const Results>;
 
 /// The newest design is reckoned first. Its quick part (mass and float) always runs to its end and
-/// is shown, so that a drag is followed without starving; the tow is stopped by any newer design.
-/// Cast and swim are reckoned on a second thread: under a drag nothing waits for them. Call from
-/// the thread that owns the object; signals arrive there.
+/// is shown, so that a drag is followed without starving; the tow is stopped by any newer design,
+/// and what comes after it waits until the hand rests.
+/// Cast and swim follow on a second thread when the hand rests: under a drag nothing waits for
+/// them. Call from the thread that owns the object; signals arrive there.
 class Evaluator : public QObject {
     Q_OBJECT
   public:
@@ -62,6 +66,7 @@ class Evaluator : public QObject {
     struct Job {
         quint64 revision;
         DesignPtr design;
+        bool hurried = false;  ///< one of many in quick succession
     };
     /// Guards and reports: what goes wrong in `work` becomes the result of that revision.
     template <class Work>
@@ -75,6 +80,7 @@ class Evaluator : public QObject {
     std::shared_ptr<const Derived> known_;
     std::shared_ptr<const Run> band_;
     quint64 requested_ = 0;
+    std::chrono::steady_clock::time_point lastRequest_;
     // Last, and the one that feeds the other after it: joined before anything else is destroyed.
     NewestFirst<ResultsPtr> motion_;
     NewestFirst<Job> rest_;

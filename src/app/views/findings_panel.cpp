@@ -181,7 +181,7 @@ void FindingsPanel::refresh() {
     }
     // The quick result of a newer design lacks the tow's findings: keep the old list until the full
     // one comes, so that the cards do not flicker under a drag.
-    if (shown_ && !results->error && !results->run) {
+    if (shown_ && !results->error && !results->whole) {
         return;
     }
     if (shown_ && shown_->findings == results->findings && shown_->effects == results->effects &&

@@ -19,13 +19,15 @@ PlaceMarks::PlaceMarks(QWidget& view) : view_(view) {
     });
 }
 
-void PlaceMarks::take(const Results& results) {
-    findings_.clear();
+bool PlaceMarks::take(const Results& results) {
+    std::vector<Finding> placed;
     for (const Finding& f : results.findings) {
         if (f.place_m && f.severity != Severity::Note) {
-            findings_.push_back(f);
+            placed.push_back(f);
         }
     }
+    const bool others = placed != findings_;
+    findings_ = std::move(placed);
     const bool moves = view_.style()->styleHint(QStyle::SH_Widget_Animation_Duration) > 0;
     if (findings_.empty() || !moves) {
         blink_.stop();
@@ -33,6 +35,7 @@ void PlaceMarks::take(const Results& results) {
     } else if (!blink_.isActive()) {
         blink_.start(kBlink_ms);
     }
+    return others;
 }
 
 Eigen::Vector3d PlaceMarks::placeOf(const Finding& f) {

@@ -16,8 +16,8 @@ class PlaceMarks {
   public:
     explicit PlaceMarks(QWidget& view);
 
-    /// Takes the findings that have a place and are more than a note.
-    void take(const Results& results);
+    /// Takes the findings that have a place and are more than a note; whether they are others.
+    bool take(const Results& results);
     const std::vector<Finding>& findings() const { return findings_; }
     static Eigen::Vector3d placeOf(const Finding& finding);
     bool isLit() const { return lit_; }

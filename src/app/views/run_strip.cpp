@@ -49,11 +49,11 @@ RunStrip::RunStrip(Bait& bait, Workbench& bench, QWidget* parent)
     setAccessibleName(tr("Run strip: the retrieve from the side"));
     connect(&bait_.evaluator, &Evaluator::resultsChanged, this, [this] {
         const ResultsPtr results = bait_.results();
-        if (results && results->run) {
+        if (results && results->run) {  // what comes before it shows nothing here
             shown_ = results;
             setAccessibleDescription(headline());
+            update();
         }
-        update();
     });
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&RunStrip::update));
 }

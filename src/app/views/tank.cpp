@@ -110,8 +110,7 @@ void Tank::takeResults() {
     }
     const bool first = !shown_;
     // The run that comes after the rest of it does not show here.
-    const bool same = shown_ && dragged_ >= 0 && shown_->derived == results->derived &&
-                      shown_->findings == results->findings;
+    const bool same = shown_ && dragged_ >= 0 && shown_->derived == results->derived;
     poseFrom_ = pose_;
     shown_ = results;
     if (results->run) {
@@ -131,8 +130,7 @@ void Tank::takeResults() {
     } else if ((to.up - pose_.up).norm() > 1e-4 || std::abs(to.offset_m - pose_.offset_m) > 1e-5) {
         settle_.start();
     }
-    if (!same) {
-        placeMarks_.take(*shown_);
+    if (placeMarks_.take(*shown_) || !same) {
         update();
     }
 }
