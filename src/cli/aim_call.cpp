@@ -49,7 +49,21 @@ void AimCall::addTo(CLI::App& command) {
                        "Leave as it is: lip_angle, lip_length, lip_width, tie_up_lip, tie_along "
                        "or tie_up");
     command.add_option("--range", ranges, "Another range of a lever, e.g. lip_angle=20..40");
+    command.add_option("--sizes", sizes, "The same wish at these lengths, e.g. 60 82 \"4 in\"")
+        ->expected(1, 12);
     command.add_flag("--settled", settled, "Only ways whose roll under way is settled");
+}
+
+wl::Result<std::vector<double>> AimCall::lengths() const {
+    std::vector<double> lengths_m;
+    for (const std::string& text : sizes) {
+        const wl::Result<double> length = amount(text, wl::Quantity::Length);
+        if (!length || !(*length >= 0.01) || !(*length <= 0.6)) {
+            return wl::Error{"text.not_a_number", text, {}, {}};
+        }
+        lengths_m.push_back(*length);
+    }
+    return lengths_m;
 }
 
 wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {

@@ -12,9 +12,11 @@
 /// they are.
 struct AimCall {
     std::string depth, beats, swing, rollToYaw, pitch, balance;
-    std::vector<std::string> locked, ranges;
+    std::vector<std::string> locked, ranges, sizes;
     bool settled = false;
     void addTo(CLI::App& command);
     /// Errors: "text.not_a_number" with what was typed, "aim.no_such_lever".
     wl::Result<wl::AimWish> wish(const wl::Design& design) const;
+    /// The lengths it was called with, m. Errors: "text.not_a_number".
+    wl::Result<std::vector<double>> lengths() const;
 };

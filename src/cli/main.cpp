@@ -104,9 +104,15 @@ int aim(const wl::Design& design, const Call& call) {
     if (!wish) {
         return fail(wish.error());
     }
-    wl::Answer answer = wl::aimAnswer(design, *wish);
+    const wl::Result<std::vector<double>> lengths = call.aim.lengths();
+    if (!lengths) {
+        return fail(lengths.error());
+    }
+    const bool sizes = !lengths->empty();
+    wl::Answer answer =
+        sizes ? wl::sizesAnswer(design, *wish, *lengths) : wl::aimAnswer(design, *wish);
     if (!call.json) {
-        answer.json = wl::readableAim(answer);
+        answer.json = sizes ? wl::readableSizes(answer) : wl::readableAim(answer);
     }
     return give(answer, call);
 }

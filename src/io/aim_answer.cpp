@@ -167,45 +167,6 @@ Json relaxationJson(const AimRelaxation& relaxation) {
     return j;
 }
 
-std::string words(std::string name) {
-    for (char& c : name) {
-        c = c == '_' ? ' ' : c;
-    }
-    return name;
-}
-
-// "depth_m": 2.1 as "depth 2.1 m".
-std::string amountWords(const std::string& key, const Json& value) {
-    static constexpr std::array<std::array<const char*, 2>, 9> kUnits{{{"_percent", " %"},
-                                                                       {"_per_second", " a second"},
-                                                                       {"_N_mm", " N mm"},
-                                                                       {"_m_s", " m/s"},
-                                                                       {"_deg", " deg"},
-                                                                       {"_mm", " mm"},
-                                                                       {"_m", " m"},
-                                                                       {"_g", " g"},
-                                                                       {"_s", " s"}}};
-    std::string name = key, unit;
-    for (const auto& [end, shown] : kUnits) {
-        if (name.ends_with(end)) {
-            name.resize(name.size() - std::string(end).size());
-            unit = shown;
-            break;
-        }
-    }
-    return words(name) + " " + decimalText(value.get<double>(), 4) + unit;
-}
-
-std::string amountsWords(const Json& object) {
-    std::string out;
-    for (auto it = object.begin(); it != object.end(); ++it) {
-        if (it->is_number()) {
-            out += (out.empty() ? "" : ", ") + amountWords(it.key(), *it);
-        }
-    }
-    return out;
-}
-
 }  // namespace
 
 const char* nameOf(AimMeasure what) {
@@ -280,49 +241,35 @@ Answer aimAnswer(const Design& design, const AimWish& wish) {
     return answer;
 }
 
-std::string readableAim(const Answer& answer) {
-    const Json json = Json::parse(answer.json);
-    if (json.contains("error")) {
-        return json["error"]["text"].get<std::string>() + "\n";
+Answer sizesAnswer(const Design& design, const AimWish& wish,
+                   const std::vector<double>& lengths_m) {
+    Json json = begun("sizes", design);
+    const auto sizes = aimSizes(design, wish, lengths_m);
+    if (!sizes) {
+        return refused(std::move(json), sizes.error());
     }
-    std::string out = "as drawn: " + amountsWords(json["as_drawn"]) + "\n";
-    for (const Json& target : json["targets"]) {
-        out += "wanted: " + words(target["what"]) + " " + amountsWords(target) + "\n";
+    Answer answer;
+    answer.met = true;
+    Json list = Json::array();
+    for (const AimedSize& size : *sizes) {
+        Json j = Json::object();
+        put(j, "length", Quantity::Length, size.length_m);
+        if (size.answer) {
+            j["targets"] = Json::array();
+            for (const AimTarget& target : size.answer->targets) {
+                j["targets"].push_back(bandJson(target));
+            }
+            j["way"] = wayJson(size.answer->ways.front(), *size.answer, size.scaled);
+            answer.designs.push_back(size.answer->ways.front().design);
+        } else {
+            j["error"] = errorJson(*size.refusal);
+        }
+        answer.met = answer.met && size.met();
+        list.push_back(j);
     }
-    size_t number = 0;
-    for (const Json& way : json["ways"]) {
-        out += std::to_string(++number) + ". " + words(way["way"]);
-        if (way.contains("lever")) {
-            out += ": " + words(way["lever"]);
-        }
-        out += way["met"].get<bool>() ? " (as wanted)\n" : " (not as wanted)\n";
-        if (way["breaks"] != "nothing") {
-            out += "   breaks a rule: " + words(way["breaks"]) + "\n";
-        }
-        for (const Json& change : way["changes"]) {
-            out += "   " + words(change["lever"]) + ": " + amountsWords(change) + "\n";
-        }
-        out += "   gives: " + amountsWords(way["values"]) + "\n";
-        std::string chances;
-        for (size_t i = 0; i < way["chances_percent"].size(); ++i) {
-            chances += (i == 0 ? "" : ", ") + words(json["targets"][i]["what"]) + " " +
-                       std::to_string(std::lround(way["chances_percent"][i].get<double>())) + " %";
-        }
-        out += "   chances: " + chances + "\n   price: " + amountsWords(way["price"]) +
-               (way["price"]["slot_recut"].get<bool>() ? ", the slot cut anew\n" : "\n");
-        for (const Json& finding : way["against"]) {
-            out += "   " + finding["severity"].get<std::string>() + ": " +
-                   finding["text"].get<std::string>() + "\n";
-        }
-    }
-    for (const Json& shortfall : json["shortfalls"]) {
-        out += "missed: " + words(shortfall["what"]) + " " + amountsWords(shortfall) + "\n";
-    }
-    for (const Json& relaxation : json["relaxations"]) {
-        out += (relaxation["met"].get<bool>() ? "enough: " : "nearer: ") +
-               amountsWords(relaxation) + " gives " + amountsWords(relaxation["values"]) + "\n";
-    }
-    return out;
+    json["sizes"] = list;
+    answer.json = answerText(json);
+    return answer;
 }
 
 }  // namespace wl

@@ -1,7 +1,7 @@
 // Backward design as a JSON answer, and in words.
 #pragma once
 
-#include "core/aim/aim.h"
+#include "core/aim/sizes.h"
 #include "io/answers.h"
 
 namespace wl {
@@ -16,5 +16,10 @@ Answer aimAnswer(const Design& design, const AimWish& wish);
 
 /// The same as lines of words, metric.
 std::string readableAim(const Answer& answer);
+
+/// The wish at each of some lengths, the best way of each; `designs` has those there are. `met`:
+/// all of them meet every target.
+Answer sizesAnswer(const Design& design, const AimWish& wish, const std::vector<double>& lengths_m);
+std::string readableSizes(const Answer& answer);
 
 }  // namespace wl

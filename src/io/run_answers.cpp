@@ -5,6 +5,7 @@
 #include "core/reckon/evaluate.h"
 #include "core/reckon/free_body.h"
 #include "core/reckon/what_if.h"
+#include "core/swim/swim_levers.h"
 #include "io/answer_parts.h"
 
 namespace wl {
@@ -110,13 +111,17 @@ Answer leversAnswer(const Design& design, int draws) {
         return refused(std::move(json), derived.error());
     }
     Json list = Json::array();
-    for (const Lever& lever : leversOf(*derived, draws)) {
+    for (const Lever& lever : swimLeversOf(*derived, draws)) {
         Json j{{"lever", names[static_cast<int>(lever.what)]}};
         put(j, "step", lever.quantity, lever.step);
         putKnown(j, "depth", Quantity::Distance, lever.depth_m);
         putKnown(j, "pitch", Quantity::Angle, lever.pitch_rad);
         putKnown(j, "pull", Quantity::Force, lever.pull_N);
+        putKnown(j, "beats_per_second", Quantity::Number, lever.beats_1_s);
+        putKnown(j, "swing", Quantity::Angle, lever.swing_rad);
         putKnown(j, "sure", Quantity::Fraction, lever.sure);
+        putKnown(j, "sure_beats", Quantity::Fraction, lever.sureBeats);
+        putKnown(j, "sure_swing", Quantity::Fraction, lever.sureSwing);
         list.push_back(j);
     }
     json["draws"] = draws;

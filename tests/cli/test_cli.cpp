@@ -111,6 +111,21 @@ TEST_CASE("every demo writes, reports its pieces and joints, and prints") {
     CHECK(run("demo nothing").out.find("swimmer") != std::string::npos);
 }
 
+// By the reference implementation (python3-jsonschema).
+static void checkAgainstSchema(const std::string& here, const std::string& answer) {
+    run("schema --answers -o " + here + "/schema.json");
+    const std::string check =
+        "python3 -c \"import json, jsonschema; "
+        "jsonschema.Draft202012Validator(json.load(open('" +
+        here + "/schema.json'))).validate(json.load(open('" + answer + "')))\" 2>&1";
+    FILE* pipe = popen(check.c_str(), "r");
+    REQUIRE(pipe != nullptr);
+    std::array<char, 4096> said{};
+    const size_t n = fread(said.data(), 1, said.size() - 1, pipe);
+    INFO(std::string(said.data(), n));
+    CHECK(WEXITSTATUS(pclose(pipe)) == 0);
+}
+
 TEST_CASE("every answer of the window comes as JSON that meets its published schema") {
     const std::string here = folder().string();
     size_t turn = 0;
@@ -149,18 +164,7 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
             std::ifstream in(answer);
             const nlohmann::json j = nlohmann::json::parse(in);
             CHECK(j["about"] == about);
-            // Held against the schema by the reference implementation (python3-jsonschema).
-            run("schema --answers -o " + here + "/schema.json");
-            const std::string check =
-                "python3 -c \"import json, jsonschema; "
-                "jsonschema.Draft202012Validator(json.load(open('" +
-                here + "/schema.json'))).validate(json.load(open('" + answer + "')))\" 2>&1";
-            FILE* pipe = popen(check.c_str(), "r");
-            REQUIRE(pipe != nullptr);
-            std::array<char, 4096> said{};
-            const size_t n = fread(said.data(), 1, said.size() - 1, pipe);
-            INFO(std::string(said.data(), n));
-            CHECK(WEXITSTATUS(pclose(pipe)) == 0);
+            checkAgainstSchema(here, answer);
         }
     }
     // Designs offered are written, and are what was told.
@@ -186,6 +190,15 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
     CHECK(done["run"]["depth_m"].get<double>() ==
           Approx(way["values"]["depth_m"].get<double>()).epsilon(1e-6));
     CHECK(done["mass"]["total_g"].get<double>() == Approx(way["price"]["mass_g"].get<double>()));
+    const std::string sizes = here + "/sizes.json", held = " --lock lip_length --lock lip_width";
+    const Outcome lengths =
+        run("aim " + here + "/diver.wade --json --sizes 65 9.2cm --depth 1.4..2.3" + held +
+            " --take 2 -o " + small + " --answer " + sizes);
+    CHECK((lengths.exit == 0 || lengths.exit == 1));
+    checkAgainstSchema(here, sizes);
+    CHECK(nlohmann::json::parse(run("report " + small + " --json").out)["body"]["length_mm"] ==
+          Approx(92));
+    CHECK(run("aim " + here + "/diver.wade --sizes big").exit == 2);
     const Outcome words = run("aim " + here + "/diver.wade --depth 6ft..2.1");
     CHECK(words.out.find("(as wanted)") != std::string::npos);
     CHECK(words.out.find("chances: depth") != std::string::npos);

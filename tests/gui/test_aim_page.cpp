@@ -3,6 +3,7 @@
 #include <QTableWidget>
 
 #include "core/aim/aim.h"
+#include "core/shape/edit_body.h"
 #include "gui/opened.h"
 #include "support/thorough.h"
 
@@ -147,4 +148,93 @@ TEST_CASE("what cannot be had is said, and what else would do is taken over from
     o.beside("waysTab");
     CHECK(o.text("aimWords").contains("begin below its end"));
     CHECK_FALSE(o.window.findChild<QAbstractButton*>("takeWay")->isEnabled());
+}
+
+TEST_CASE("the way looked at stands dashed over picture, run and swim until the bait is changed") {
+    Opened o;
+    holdSome(o);
+    o.type("/aim/depth_low", "1.7");
+    o.type("/aim/depth_high", "2.1");
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    Workbench& bench = o.window.bench();
+    auto* table = o.window.findChild<QTableWidget*>("aimWays");
+    const int least = rowOf(*table, "Least change");
+    REQUIRE(least >= 0);
+    const auto dashes = [&](const QString& name) {
+        return QTest::qWaitFor([&] { return bench.dashed() && bench.dashed()->name() == name; },
+                               30000);
+    };
+    REQUIRE(dashes("Best"));
+    table->selectRow(least);
+    REQUIRE(dashes("Least change"));
+    const auto other = bench.dashed();
+    CHECK_FALSE(other->derived->design->lip == o.design().lip);
+    CHECK(other->run->path.maxDepth_m >= 1.6);
+    CHECK(other->run->path.maxDepth_m <= 2.2);
+    const QImage with = o.window.tank().grab().toImage();
+    bench.setDashed({});
+    CHECK(o.window.tank().grab().toImage() != with);
+    bench.setDashed(other);
+    CHECK(o.window.tank().grab().toImage() == with);
+    o.window.rail().choose(Step::Swim);
+    o.beside("swimPart");
+    CHECK(o.text("dashedWords").contains("Dashed: Least change"));
+    o.window.rail().choose(Step::Body);
+    CHECK_FALSE(bench.dashed());
+    o.window.rail().choose(Step::Swim);
+    o.beside("swimPart");
+    CHECK_FALSE(o.text("dashedWords").contains("Least change"));
+    o.window.rail().choose(Step::Aim);
+    REQUIRE(dashes("Least change"));
+    o.click("takeWay");
+    CHECK_FALSE(bench.dashed());
+}
+
+TEST_CASE("why: each step says what it does to depth, beats and swing, and how surely") {
+    Opened o;
+    o.window.rail().choose(Step::Aim);
+    o.tab("aimTabs", "Why");
+    o.beside("whyPart");
+    auto* table = o.window.findChild<QTableWidget*>("whyLevers");
+    REQUIRE(table->columnCount() == 4);
+    const int steeper = rowOf(*table, "lip 1");
+    REQUIRE(steeper >= 0);
+    CHECK(table->item(steeper, 1)->text().startsWith(QStringLiteral("−")));
+    for (int column = 1; column < 4; ++column) {
+        CHECK(table->item(steeper, column)->text().contains("%)"));
+    }
+    const int line = rowOf(*table, "line ");
+    REQUIRE(line >= 0);
+    CHECK_FALSE(table->item(line, 2)->text().contains("%"));
+}
+
+TEST_CASE("the wish over lengths fills row by row, says what misses, and a row opens as a bait") {
+    Opened o;
+    holdSome(o);
+    o.window.rail().choose(Step::Aim);
+    o.tab("aimTabs", "Sizes");
+    auto* lengths = o.window.findChild<QLineEdit*>("sizeLengths");
+    REQUIRE(lengths != nullptr);
+    lengths->selectAll();
+    QTest::keyClicks(lengths, "70; wide");
+    QTest::keyClick(lengths, Qt::Key_Return);
+    o.beside("sizesTab");
+    CHECK(o.text("sizeWords").contains("no length of a bait"));
+    lengths->selectAll();
+    QTest::keyClicks(lengths, "40; 92");
+    QTest::keyClick(lengths, Qt::Key_Return);
+    o.beside("sizesTab");
+    auto* table = o.window.findChild<QTableWidget*>("aimSizes");
+    REQUIRE(table->rowCount() == 2);
+    CHECK(table->item(0, 5)->text().contains(QStringLiteral("▲")));
+    table->selectRow(1);
+    CHECK(o.text("sizeWords").contains("Gives"));
+    DesignPtr opened;
+    QObject::connect(&o.window.bench(), &Workbench::openWanted, &o.window,
+                     [&](const DesignPtr& design) { opened = design; });
+    o.window.bench().document.undoStack()->setClean();
+    o.click("openAimedSize");
+    REQUIRE(opened);
+    CHECK(overallSize(opened->body).length_m == Approx(0.092));
 }

@@ -4,21 +4,15 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QPushButton>
-#include <QRegularExpression>
 #include <QVBoxLayout>
 #include <cmath>
 
 #include "app/kit/plain_label.h"
 #include "app/kit/theme.h"
+#include "app/kit/typed_lengths.h"
 #include "core/shape/edit_body.h"
 
 namespace wl {
-namespace {
-
-constexpr size_t kMostSizes = 12;
-
-}  // namespace
-
 SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
     : QDialog(parent),
       bench_(bench),
@@ -36,13 +30,7 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
     top->addWidget(label);
     lengths_->setObjectName(QStringLiteral("seriesLengths"));
     lengths_->setAccessibleName(tr("Lengths of the series, parted by semicolons"));
-    const double now = overallSize(bench_.design().body).length_m;
-    QStringList usual;
-    for (const double k : {0.6, 0.8, 1.0, 1.25, 1.6}) {
-        const double step = bench_.bench().isMetric() ? 0.005 : kInch / 4;
-        usual << bench_.text(Quantity::Length, k == 1.0 ? now : std::round(k * now / step) * step);
-    }
-    lengths_->setText(usual.join(QStringLiteral("; ")));
+    lengths_->setText(usualLengths(bench_, overallSize(bench_.design().body).length_m));
     top->addWidget(lengths_, 1);
     auto* go = new QPushButton(tr("Reckon them"));
     go->setObjectName(QStringLiteral("reckonSeries"));
@@ -111,24 +99,12 @@ SeriesDialog::SeriesDialog(Workbench& bench, QWidget* parent)
 
 void SeriesDialog::reckon() {
     beside_.cancel();  // its rows and words are no longer asked for
-    const QStringList parts =
-        lengths_->text().split(QRegularExpression(QStringLiteral("\\s*;\\s*")), Qt::SkipEmptyParts);
-    std::vector<double> lengths;
-    for (const QString& part : parts) {
-        const ReadAmount read = readAmount(part.toStdString(), Quantity::Length, bench_.bench());
-        if (read.fault != ReadFault::None || read.valueSi < 0.01 || read.valueSi > 0.6) {
-            message_->setText(QStringLiteral("▲ ") +
-                              tr("“%1” is no length of a bait. Part lengths by semicolons: 40; 60; "
-                                 "3 1/2\"")
-                                  .arg(part));
-            return;
-        }
-        lengths.push_back(read.valueSi);
-    }
-    if (lengths.empty() || lengths.size() > kMostSizes) {
-        message_->setText(QStringLiteral("▲ ") + tr("Give one to twelve lengths."));
+    const TypedLengths typed = typedLengths(lengths_->text(), bench_.bench());
+    if (!typed.fault.isEmpty()) {
+        message_->setText(typed.fault);
         return;
     }
+    const std::vector<double> lengths = typed.lengths_m;
     rows_.clear();
     const QStringList head{tr("Length"), tr("Volume"), tr("All up"), tr("Wanted"),
                            tr("Spare"),  tr("Nose"),   tr("State"),  tr("Lead")};

@@ -140,6 +140,9 @@ void MainWindow::choose(Step step) {
     }
     sheet()->setAccessibleName(entryOf(step).name);
     closeWide();
+    if (step != Step::Aim && step != Step::Run && step != Step::Swim) {
+        bench_.setDashed({});
+    }
     tank_->setStep(step);
     // The joints are looked at swinging; leaving them goes back to the side view.
     const bool swinging = views_->currentWidget() == swing_;

@@ -34,6 +34,16 @@ enum class Step {
 };
 inline constexpr int kStepCount = int(Step::WaterLog) + 1;
 
+/// Another bait, reckoned, to stand dashed beside the one worked on.
+struct OtherBait {
+    std::shared_ptr<const Derived> derived;
+    std::shared_ptr<const Run> run;
+    QString label;  ///< what it is called where it is not a bait of its own
+    QString name() const {
+        return label.isEmpty() ? QString::fromStdString(derived->design->name) : label;
+    }
+};
+
 /// Shared state. Views show the bait they are given, any bait; worksheets send edits to the one
 /// worked on. They never call each other.
 class Workbench : public QObject {
@@ -42,7 +52,10 @@ class Workbench : public QObject {
     explicit Workbench(QObject* parent = nullptr)
         : QObject(parent),
           shelf(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
-                QStringLiteral("/shelf.sqlite")) {}
+                QStringLiteral("/shelf.sqlite")) {
+        // It was drawn against the bait as it stood.
+        connect(&document, &Document::designChanged, this, [this] { setDashed({}); });
+    }
 
     Bait bait;  ///< the one worksheets and menus work on
     Document& document = bait.document;
@@ -87,12 +100,21 @@ class Workbench : public QObject {
         setMark({});
         return mark;
     }
+    /// The way looked at, dashed over the bait in picture, run and swim; null when there is none.
+    const std::shared_ptr<const OtherBait>& dashed() const { return dashed_; }
+    void setDashed(std::shared_ptr<const OtherBait> other) {
+        if (other != dashed_) {
+            dashed_ = std::move(other);
+            emit dashedChanged();
+        }
+    }
     /// Redraws everything after the theme changed.
     void themeChanged() { emit benchChanged(); }
 
   signals:
     void benchChanged();
     void markChanged();
+    void dashedChanged();
     void placeWanted(const QString& path);
     void said(const QString& text);
     void wayOffered(const QString& label, std::function<void()> way);
@@ -104,6 +126,7 @@ class Workbench : public QObject {
 
   private:
     std::optional<Eigen::Vector3d> mark_;
+    std::shared_ptr<const OtherBait> dashed_;
     Bench bench_ = Bench::Metric.withMark(makersDecimalMark());
 };
 

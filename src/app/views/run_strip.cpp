@@ -56,6 +56,7 @@ RunStrip::RunStrip(Bait& bait, Workbench& bench, QWidget* parent)
         }
     });
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&RunStrip::update));
+    connect(&bench_, &Workbench::dashedChanged, this, qOverload<>(&RunStrip::update));
 }
 
 QString RunStrip::headline() const {
@@ -94,6 +95,13 @@ void RunStrip::paintEvent(QPaintEvent*) {
             Workbench::was(bench_.text(Quantity::Distance, before->run->path.maxDepth_m),
                            bench_.text(Quantity::Distance, shown_->run->path.maxDepth_m));
         head += was.isEmpty() ? was : QStringLiteral("; ") + was;
+    }
+    const Run* dashed =
+        &bait_ == &bench_.bait && bench_.dashed() && bench_.dashed()->run->depthKnown
+            ? bench_.dashed()->run.get()
+            : nullptr;
+    if (dashed) {
+        head += tr("; dashed %1").arg(bench_.text(Quantity::Distance, dashed->path.maxDepth_m));
     }
     drawFitted(p, QRectF(10, 2, width() - 20, kHeadline), Qt::AlignLeft | Qt::AlignVCenter, head,
                {type(Type::Figure, true), type(Type::Body, true), type(Type::Small)});
@@ -147,13 +155,18 @@ void RunStrip::paintEvent(QPaintEvent*) {
         p.setBrush(tint);
         p.drawPolygon(band);
         p.setBrush(Qt::NoBrush);
-        if (before && before->run->depthKnown) {  // the path before the last edit
-            QPolygonF ghost;
-            for (const RetrievePoint& q : before->run->path.points) {
-                ghost << at(q.fromRod_m, q.depth_m);
+        const auto ghost = [&](const Run& other, const QColor& ink) {
+            QPolygonF way;
+            for (const RetrievePoint& q : other.path.points) {
+                way << at(q.fromRod_m, q.depth_m);
             }
-            p.setPen(QPen(c.quiet, 1, Qt::DashLine));
-            p.drawPolyline(ghost);
+            p.setPen(QPen(ink, 1, Qt::DashLine));
+            p.drawPolyline(way);
+        };
+        if (dashed) {
+            ghost(*dashed, c.signal);
+        } else if (before && before->run->depthKnown) {  // the path before the last edit
+            ghost(*before->run, c.quiet);
         }
         const bool byCadence = run.cadence && run.cadence->points.size() > 2;
         p.setPen(byCadence ? QPen(c.quiet, 1, Qt::DotLine) : QPen(c.ink, 1.8));

@@ -37,6 +37,7 @@ Tank::Tank(Bait& bait, Workbench& bench, QWidget* parent)
     connect(&bait_.evaluator, &Evaluator::resultsChanged, this, &Tank::takeResults);
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&Tank::update));
     connect(&bench_, &Workbench::markChanged, this, qOverload<>(&Tank::update));
+    connect(&bench_, &Workbench::dashedChanged, this, qOverload<>(&Tank::update));
 }
 
 // What the hand held is let go with the picture it was on.

@@ -74,6 +74,7 @@ class Tank : public QWidget {
     void paintLine(QPainter& painter) const;
     void paintTiltedWater(QPainter& painter) const;
     void paintCaption(QPainter& painter) const;
+    void paintDashed(QPainter& painter, const ViewFrame& frame) const;
     void paintSmallFront(QPainter& painter) const;
     void paintRuler(QPainter& painter) const;
     void paintTrace(QPainter& painter) const;

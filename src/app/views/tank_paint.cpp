@@ -268,6 +268,27 @@ void Tank::paintHandles(QPainter& p) const {
     }
 }
 
+// What the way looked at has otherwise: its lip, lead and tie, held as the bait is.
+void Tank::paintDashed(QPainter& p, const ViewFrame& frame) const {
+    const auto& other = bench_.dashed();
+    if (!other || &bait_ != &bench_.bait) {
+        return;
+    }
+    Drawing dashed = drawBait(*other->derived->design, *other->derived, frame, DrawnFor::Picture);
+    std::erase_if(dashed, [](const Primitive& shape) {
+        const bool lead = shape.layer == DrawnLayer::Bores && shape.fill == Fill::Lead;
+        return !lead && shape.layer != DrawnLayer::Lip && shape.layer != DrawnLayer::Tie;
+    });
+    for (Primitive& shape : dashed) {
+        shape.insideBody = false;  // there is no body in it to be inside of
+    }
+    const Inks& c = inks();
+    DrawnStyle style = windowStyle(other->derived->design->make.kind, c);
+    style.pen = [&c](Stroke, double) { return inkPen(c.signal, 1.4, Qt::DashLine); };
+    style.brush = [](Fill) { return QBrush(Qt::NoBrush); };
+    paintDrawing(p, dashed, QPointF(origin_.x(), zeroY()), pixelsPerMetre_ / 1000, style);
+}
+
 void Tank::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
@@ -298,6 +319,7 @@ void Tank::paintEvent(QPaintEvent*) {
     paintDrawing(p, drawBait(*shown_->design, d, frame, DrawnFor::Picture),
                  QPointF(origin_.x(), zeroY()), pixelsPerMetre_ / 1000,
                  windowStyle(shown_->design->make.kind, c));
+    paintDashed(p, frame);
     paintLine(p);
     paintCentres(p);
     paintRuler(p);

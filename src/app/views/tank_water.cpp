@@ -221,6 +221,9 @@ void Tank::paintCaption(QPainter& p) const {
             how = tr("before: %1").arg(was);
         }
     }
+    if (const auto& other = bench_.dashed(); other && &bait_ == &bench_.bait && !showsApart()) {
+        how = tr("dashed: %1").arg(other->name());
+    }
     drawFitted(p, line, Qt::AlignLeft | Qt::AlignVCenter, says,
                {type(Type::Large, true), type(Type::Figure, true), type(Type::Body, true),
                 type(Type::Small, true)});

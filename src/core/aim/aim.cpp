@@ -205,14 +205,16 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
             found(answer);
         }
     };
-    give({AimWay::Kind::Best, 0, search.best()});
+    if (!wish.bestOnly) {
+        give({AimWay::Kind::Best, 0, search.best()});
+    }
     search.spread();
     tell(0.25);
     search.refine();
     tell(0.5);
     search.walk(search.best(), [&](const LeverSteps& steps) { return search.costOf(steps); });
     tell(0.6);
-    const std::vector<WaySought> ways = seekWays(search);
+    const std::vector<WaySought> ways = seekWays(search, wish.bestOnly);
     tell(0.8);
     answer.ways.clear();
     for (const WaySought& way : ways) {
@@ -227,7 +229,9 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
     if (!answer.ways.front().met) {
         answer.shortfalls = shortfallsOf(search, answer.ways.front());
         tell(0.9);
-        answer.relaxations = relaxationsFor(search, ways.front().at);
+        if (!wish.bestOnly) {
+            answer.relaxations = relaxationsFor(search, ways.front().at);
+        }
     }
     if (stop.stop_requested()) {
         return Error{"aim.stopped", "", {}, {}};

@@ -113,11 +113,14 @@ double printedDoubt(const SoughtTarget& target, const Design& design) {
     return target.doubt * (1 + steep * (kSteep - 1));
 }
 
-std::vector<WaySought> seekWays(AimSearch& search) {
+std::vector<WaySought> seekWays(AimSearch& search, bool bestOnly) {
     using Kind = AimWay::Kind;
     constexpr int kTrials = 60;
     constexpr double kMayLose = 0.2, kPerLost = 30.0, kOutside = 10.0;
     std::vector<WaySought> ways{{Kind::Best, 0, firmBest(search)}};
+    if (bestOnly) {
+        return ways;
+    }
     const LeverSteps best = ways.front().at;
     const double least = search.at(best).cost;
     const LeverSteps start = search.start();

@@ -16,8 +16,9 @@ struct WaySought {
 /// The best, each lever alone, least change, steepest, most in line, smallest lip, tie farthest
 /// from where it is: each as near the best chance as a fifth of a logarithm where that can be had;
 /// without those within a twelfth of the ranges of one before. Where a step of the bench either way
-/// changes beats or swing by over 30 % a place is passed over: a jump is near.
-std::vector<WaySought> seekWays(AimSearch& search);
+/// changes beats or swing by over 30 % a place is passed over: a jump is near. `bestOnly`: the
+/// first alone.
+std::vector<WaySought> seekWays(AimSearch& search, bool bestOnly = false);
 
 /// The design there with its lead planned, fully reckoned.
 AimWay proveWay(const AimSearch& search, const WaySought& sought);

@@ -56,6 +56,7 @@ struct AimWish {
     std::vector<AimLever> levers;
     bool settledOnly = false;
     bool onlyLevers = false;  ///< no levers means none
+    bool bestOnly = false;    ///< one way, and no relaxations
 };
 
 /// Held to what the field at `path` may hold, so that what is found can be kept in a file.

@@ -119,14 +119,127 @@ bool bearsOnTow(const Coefficient& c) {
     return std::find(kGroups.begin(), kGroups.end(), c.group) != kGroups.end();
 }
 
-// From so large a share of the cast, where the line is taut.
-std::optional<double> depthAs(const Derived& d, const Model& model, double share,
-                              const std::stop_token& stop) {
+// The same bait in the water of another model.
+Derived inModel(const Derived& d, const Model& model) {
     Derived varied = d;
     varied.model = model;
     varied.towed.loads = std::make_shared<const LoadTable>(towedShapeOf(*d.design, varied), model);
-    return depthOf(towIn(varied, share * d.design->brief.castLength_m, stop, kCoarseRetrieve));
+    return varied;
 }
+
+// What is told of a bait a step of a lever away, and how it differs from the one a step back.
+struct StepTold {
+    std::optional<double> depth_m, beats_1_s, swing_rad;
+};
+
+std::optional<double> halfBetween(const std::optional<double>& more,
+                                  const std::optional<double>& less) {
+    return more && less ? std::optional(0.5 * (*more - *less)) : std::nullopt;
+}
+
+StepTold halfBetween(const StepTold& more, const StepTold& less) {
+    return {halfBetween(more.depth_m, less.depth_m), halfBetween(more.beats_1_s, less.beats_1_s),
+            halfBetween(more.swing_rad, less.swing_rad)};
+}
+
+// In how many of the draws that tell something it goes the way of the model.
+struct SignCount {
+    int same = 0, seen = 0;
+    void add(const std::optional<double>& drawn, const std::optional<double>& told) {
+        if (drawn && told) {
+            ++seen;
+            same += (*drawn > 0) == (*told > 0) ? 1 : 0;
+        }
+    }
+    // Of a change too small to be seen no sign is told.
+    std::optional<double> share(const std::optional<double>& told, double unseen) const {
+        return seen > 0 && told && std::abs(*told) > unseen ? std::optional(double(same) / seen)
+                                                            : std::nullopt;
+    }
+};
+
+class LeverTeller {
+  public:
+    LeverTeller(const Derived& d, int draws, const SwimOf& swimOf, const std::stop_token& stop)
+        : d_(d), swimOf_(swimOf), stop_(stop) {
+        const Run run = computeRun(d, stop, kCoarseRetrieve);
+        // Where it hangs slack at first, from well inside where it is taut: a step either way is
+        // too.
+        constexpr double kInside = 0.85;
+        const double taut = run.depthKnown ? run.tautFrom_m / d.design->brief.castLength_m : 0.0;
+        share_ = taut < 1 ? kInside * taut : 1.0;
+        std::vector<const Coefficient*> varied;
+        for (const bool tow : {true, false}) {
+            for (const Coefficient& c : coefficients()) {
+                if (tow ? bearsOnTow(c) : swimOf && std::string_view(c.group) == "swim") {
+                    varied.push_back(&c);
+                }
+            }
+        }
+        for (int i = 0; i < draws; ++i) {
+            models_.push_back(drawnIn(d.model, varied, i));
+        }
+    }
+
+    Lever tell(const LeverWay& way) const {
+        Lever lever = way.lever;
+        const std::optional<Derived> more = stepped(d_, way, 1), less = stepped(d_, way, -1);
+        if (!more || !less) {
+            return lever;
+        }
+        const auto levelOf = [&](const Derived& there) {
+            return settleTrim(there.towed, towSpeed_m_s(there), 0.0, towStart_rad(there));
+        };
+        const auto up = levelOf(*more), down = levelOf(*less);
+        if (up && down) {
+            lever.pitch_rad = 0.5 * (up->pitch_rad - down->pitch_rad);
+            lever.pull_N = 0.5 * (up->tension_N - down->tension_N);
+        }
+        const auto change = [&](const Model& model) {
+            return halfBetween(toldOf(*more, model), toldOf(*less, model));
+        };
+        const StepTold told = change(d_.model);
+        lever.depth_m = told.depth_m;
+        lever.beats_1_s = told.beats_1_s;
+        lever.swing_rad = told.swing_rad;
+        SignCount depth, beats, swing;
+        for (const Model& model : models_) {
+            if (stop_.stop_requested()) {
+                break;
+            }
+            const StepTold drawn = change(model);
+            depth.add(drawn.depth_m, told.depth_m);
+            beats.add(drawn.beats_1_s, told.beats_1_s);
+            swing.add(drawn.swing_rad, told.swing_rad);
+        }
+        constexpr double kUnseenBeats = 0.005, kUnseenSwing = 0.05 * kDegree;
+        lever.sure = depth.share(told.depth_m, 0.0);
+        lever.sureBeats = beats.share(told.beats_1_s, kUnseenBeats);
+        lever.sureSwing = swing.share(told.swing_rad, kUnseenSwing);
+        return lever;
+    }
+
+  private:
+    StepTold toldOf(const Derived& there, const Model& model) const {
+        const Derived varied = inModel(there, model);
+        StepTold told;
+        if (share_ > 0) {
+            told.depth_m = depthOf(
+                towIn(varied, share_ * there.design->brief.castLength_m, stop_, kCoarseRetrieve));
+        }
+        if (const auto swim = swimOf_ ? swimOf_(varied) : std::nullopt) {
+            told.beats_1_s = swim->beats_1_s;
+            told.swing_rad = swim->swing_rad;
+        }
+        return told;
+    }
+
+    const Derived& d_;
+    const SwimOf& swimOf_;
+    const std::stop_token& stop_;
+    double share_ = 1.0;
+    std::vector<Model> models_;
+};
 
 }  // namespace
 
@@ -226,63 +339,25 @@ std::vector<std::array<Eigen::Vector2d, 2>> contourOf(const DepthMap& map, doubl
     return lines;
 }
 
-std::vector<Lever> leversOf(const Derived& d, int draws, std::stop_token stop, const Told& told) {
-    std::vector<Lever> out;
+std::vector<Lever> leversOf(const Derived& d, int draws, std::stop_token stop, const Told& told,
+                            const SwimOf& swimOf) {
     const std::vector<LeverWay> ways = waysOf(*d.design);
-    const Run run = computeRun(d, stop, kCoarseRetrieve);
-    // Where it hangs slack at first, from well inside where it is taut: a step either way is too.
-    constexpr double kInside = 0.85;
-    const double taut = run.depthKnown ? run.tautFrom_m / d.design->brief.castLength_m : 0.0;
-    const double share = taut < 1 ? kInside * taut : 1.0;
-    std::vector<Model> models;
-    std::vector<const Coefficient*> varied;
-    for (const Coefficient& c : coefficients()) {
-        if (bearsOnTow(c)) {
-            varied.push_back(&c);
-        }
-    }
-    for (int i = 0; i < draws; ++i) {
-        models.push_back(drawnIn(d.model, varied, i));
-    }
-    for (const LeverWay& way : ways) {
-        if (stop.stop_requested()) {
-            break;
-        }
-        Lever lever = way.lever;
-        const std::optional<Derived> more = stepped(d, way, 1), less = stepped(d, way, -1);
-        if (more && less) {
-            const auto depthOfStep = [&](const Derived& there) {
-                return share > 0 ? depthAs(there, d.model, share, stop) : std::nullopt;
-            };
-            const auto deep = depthOfStep(*more), shallow = depthOfStep(*less);
-            const auto levelOf = [&](const Derived& there) {
-                return settleTrim(there.towed, towSpeed_m_s(there), 0.0, towStart_rad(there));
-            };
-            const auto up = levelOf(*more), down = levelOf(*less);
-            if (up && down) {
-                lever.pitch_rad = 0.5 * (up->pitch_rad - down->pitch_rad);
-                lever.pull_N = 0.5 * (up->tension_N - down->tension_N);
-            }
-            if (deep && shallow) {
-                lever.depth_m = 0.5 * (*deep - *shallow);
-                int same = 0, seen = 0;
-                for (const Model& model : models) {
-                    const auto a = depthAs(*more, model, share, stop),
-                               b = depthAs(*less, model, share, stop);
-                    if (a && b) {
-                        ++seen;
-                        same += (*a - *b > 0) == (*lever.depth_m > 0) ? 1 : 0;
-                    }
-                }
-                if (seen > 0) {
-                    lever.sure = double(same) / seen;
-                }
+    const LeverTeller teller(d, draws, swimOf, stop);
+    std::vector<Lever> out(ways.size());
+    std::atomic<size_t> next{0}, done{0};
+    // What is called lets nothing be thrown; each lever stands by itself.
+    const auto work = [&](bool tells) {
+        for (size_t i = next++; i < ways.size(); i = next++) {
+            out[i] = stop.stop_requested() ? ways[i].lever : teller.tell(ways[i]);
+            ++done;
+            if (tells && told) {
+                told(double(done) / double(ways.size()));
             }
         }
-        out.push_back(lever);
-        if (told) {
-            told(double(out.size()) / double(ways.size()));
-        }
+    };
+    {
+        const std::jthread other([&work] { work(false); });
+        work(true);
     }
     return out;
 }

@@ -60,16 +60,25 @@ struct Lever {
     double step = 0.0;  ///< SI, of the quantity
     Quantity quantity = Quantity::Length;
     std::optional<double> depth_m, pitch_rad, pull_N;
-    /// Share of draws of the coefficients in their bands in which the depth changes the same way;
-    /// empty where no depth is told.
-    std::optional<double> sure;
+    std::optional<double> beats_1_s, swing_rad;  ///< of half-swing
+    /// Share of draws of the coefficients in their bands in which depth, beats or swing change the
+    /// same way; empty where that is not told, or does not change so that one would see it.
+    std::optional<double> sure, sureBeats, sureSwing;
 };
+
+/// Beats and half-swing of a bait as it is reckoned for towing, where it has them.
+struct SwimTold {
+    double beats_1_s = 0.0;
+    double swing_rad = 0.0;
+};
+using SwimOf = std::function<std::optional<SwimTold>(const Derived& towed)>;
 
 /// Each lever the bait has (the tie only with a lip: without one its direction is not known), with
 /// `draws` draws of every coefficient of hull, lip, fins, hooks and line (a Halton set, the same
-/// for every bait). The spare is a hundredth of the displacement more or less weight, put at the
-/// centre of gravity. Stopped, what is there so far.
+/// for every bait), and those of the swim where `swimOf` is given. The spare is a hundredth of the
+/// displacement more or less weight, put at the centre of gravity. On two threads; the same
+/// whatever their number. Stopped, some tell nothing.
 std::vector<Lever> leversOf(const Derived& derived, int draws, std::stop_token stop = {},
-                            const Told& told = {});
+                            const Told& told = {}, const SwimOf& swimOf = {});
 
 }  // namespace wl

@@ -1,6 +1,7 @@
 #include "app/kit/form.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/aim/aim_tabs.h"
+#include "app/pages/levers_part.h"
 #include "app/pages/pages.h"
 #include "session/words.h"
 
@@ -24,6 +25,8 @@ QWidget* makeAimPage(Workbench& bench) {
     auto* tabs = new SheetTabs(QStringLiteral("aimTabs"));
     tabs->addTab(formColumn({wish, levers}), tr("Wish"));
     tabs->addTab(makeWaysTab(bench), tr("Ways"));
+    tabs->addTab(formColumn({makeWhy(bench)}), tr("Why"));
+    tabs->addTab(makeSizesTab(bench), tr("Sizes"));
     return tabs;
 }
 

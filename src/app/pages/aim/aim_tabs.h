@@ -7,5 +7,7 @@ namespace wl {
 
 /// Ways to what is wished, as they are found, their price, and depth against swing of every trial.
 QWidget* makeWaysTab(Workbench& bench);
+/// The same wish at several lengths.
+QWidget* makeSizesTab(Workbench& bench);
 
 }  // namespace wl

@@ -8,6 +8,7 @@
 #include "app/pages/aim/aim_tabs.h"
 #include "app/pages/aim/trial_cloud.h"
 #include "app/pages/aim/way_words.h"
+#include "core/reckon/evaluate.h"
 
 namespace wl {
 namespace {
@@ -59,6 +60,11 @@ class WaysTab : public BesidePage {
     ~WaysTab() override { table_->blockSignals(true); }
 
   protected:
+    void showEvent(QShowEvent* event) override {
+        BesidePage::showEvent(event);
+        dashes_.reset();  // taken off the bait meanwhile
+        dash();
+    }
     Beside::Work work(const Results& results) override {
         const auto derived = results.derived;
         const quint64 asked = ++asked_;
@@ -195,6 +201,62 @@ class WaysTab : public BesidePage {
         take_->setEnabled(takes);
         words_->setText(lines.join(QStringLiteral("\n")));
         showCloud();
+        dash();
+    }
+
+    /// What is chosen: a way's design, or a trial's with the lead as it is.
+    std::optional<Design> chosenDesign() {
+        const int row = table_->currentRow();
+        const ResultsPtr results = bench().results();
+        if (!drawn_ || !results || !results->derived || results->design != drawn_) {
+            return std::nullopt;
+        }
+        if (point_ >= 0) {
+            Design design = *drawn_;
+            const AimPoint& point = answer_.points[size_t(point_)];
+            for (size_t i = 0; i < point.values.size(); ++i) {
+                setLever(design, results->derived->shape->curves, answer_.levers[i].kind,
+                         point.values[i]);
+            }
+            return design;
+        }
+        return row >= 0 && row < wayCount() ? std::optional(answer_.ways[size_t(row)].design)
+                                            : std::nullopt;
+    }
+
+    // Over the bait, dashed: reckoned beside, the latest choice alone.
+    void dash() {
+        if (!isVisible()) {
+            return;  // what stands dashed is being looked at elsewhere
+        }
+        const std::optional<Design> chosen = chosenDesign();
+        if (!chosen || *chosen == *drawn_) {
+            reckoned_.cancel();
+            dashes_.reset();
+            bench().setDashed({});
+            return;
+        }
+        if (dashes_ == chosen) {
+            return;
+        }
+        dashes_ = chosen;
+        const int row = table_->currentRow();
+        const QString label =
+            point_ >= 0 ? tr("a trial") : wayName(answer_.ways[size_t(row)], answer_.levers);
+        const auto near = bench().results()->derived;
+        reckoned_.start([this, design = *chosen, near, label](
+                            std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
+            Result<Derived> derived = evaluate(design, near.get(), near->model);
+            if (!derived) {
+                return {};
+            }
+            auto other = std::make_shared<OtherBait>();
+            other->label = label;
+            other->derived = std::make_shared<const Derived>(std::move(derived).value());
+            other->run =
+                std::make_shared<const Run>(computeRun(*other->derived, stop, kFineRetrieve));
+            return [this, other] { bench().setDashed(other); };
+        });
     }
 
     void takeOver() {
@@ -206,7 +268,7 @@ class WaysTab : public BesidePage {
             return;
         }
         if (point_ >= 0) {
-            takePoint(answer_.points[size_t(point_)]);
+            takePoint();
         } else if (row >= 0 && row < wayCount()) {
             const AimWay& way = answer_.ways[size_t(row)];
             bench().document.submit(Design(way.design),
@@ -218,17 +280,12 @@ class WaysTab : public BesidePage {
         }
     }
 
-    void takePoint(const AimPoint& point) {
-        const ResultsPtr results = bench().results();
-        if (!results || !results->derived) {
+    void takePoint() {
+        const std::optional<Design> design = chosenDesign();
+        if (!design) {
             return;
         }
-        Design design = bench().design();
-        for (size_t i = 0; i < point.values.size(); ++i) {
-            setLever(design, results->derived->shape->curves, answer_.levers[i].kind,
-                     point.values[i]);
-        }
-        const Result<LeadPlan> plan = planLead(design, results->derived.get());
+        const Result<LeadPlan> plan = planLead(*design, bench().results()->derived.get());
         if (!plan) {
             bench().say(QStringLiteral("▲ ") + sentence(plan.error(), bench().bench()));
             return;
@@ -260,6 +317,8 @@ class WaysTab : public BesidePage {
     DesignPtr drawn_;
     int point_ = -1;  ///< of the cloud, chosen; -1: none
     quint64 asked_ = 0;
+    std::optional<Design> dashes_;  ///< what stands dashed, or is being reckoned to
+    Beside reckoned_;               // last: its thread ends before what it reports to
 };
 
 }  // namespace

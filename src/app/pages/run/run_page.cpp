@@ -2,6 +2,7 @@
 #include "app/kit/plot.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/pages.h"
+#include "app/pages/levers_part.h"
 #include "app/pages/run/run_tabs.h"
 #include "session/words.h"
 

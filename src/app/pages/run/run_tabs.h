@@ -9,8 +9,6 @@ namespace wl {
 QWidget* makeForcesTab(Workbench& bench);
 /// Reeled in by fits and starts.
 QWidget* makeCadenceTab(Workbench& bench);
-/// What one step of each thing is worth: a part of the depth's sheet.
-QWidget* makeLevers(Workbench& bench);
 /// One field or two varied against depth, attitude and pull.
 QWidget* makeSweepTab(Workbench& bench);
 

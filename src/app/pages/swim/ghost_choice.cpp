@@ -16,6 +16,23 @@ GhostChoice::GhostChoice(Workbench& bench, QWidget* parent) : QComboBox(parent),
     addItem(tr("dashed: another bait…"), int(Ghost::Other));
     addItem(tr("nothing dashed"), int(Ghost::None));
     connect(this, &QComboBox::activated, this, &GhostChoice::choose);
+    connect(&bench, &Workbench::dashedChanged, this, &GhostChoice::followBench);
+    followBench();
+}
+
+void GhostChoice::followBench() {
+    const bool followed = other_ && !other_->label.isEmpty();
+    if (!bench_.dashed() && !followed) {
+        return;
+    }
+    if (bench_.dashed()) {
+        other_ = bench_.dashed();
+        setCurrentIndex(findData(int(Ghost::Other)));
+    } else {
+        other_ = opened_;
+        setCurrentIndex(!opened_ && kept_ == findData(int(Ghost::Other)) ? 0 : kept_);
+    }
+    emit changed();
 }
 
 void GhostChoice::choose() {
@@ -51,7 +68,7 @@ void GhostChoice::open(const QString& path) {
     OtherBait other;
     other.derived = std::make_shared<const Derived>(std::move(derived).value());
     other.run = std::make_shared<const Run>(computeRun(*other.derived, {}, kFineRetrieve));
-    other_ = std::make_shared<const OtherBait>(std::move(other));
+    opened_ = other_ = std::make_shared<const OtherBait>(std::move(other));
     setCurrentIndex(findData(int(Ghost::Other)));
     emit changed();
 }

@@ -2,19 +2,11 @@
 #pragma once
 
 #include <QComboBox>
-#include <memory>
 
 #include "app/kit/workbench.h"
 #include "app/views/played_view.h"
 
 namespace wl {
-
-/// Another bait, reckoned.
-struct OtherBait {
-    std::shared_ptr<const Derived> derived;
-    std::shared_ptr<const Run> run;
-    QString name() const { return QString::fromStdString(derived->design->name); }
-};
 
 class GhostChoice : public QComboBox {
     Q_OBJECT
@@ -32,9 +24,12 @@ class GhostChoice : public QComboBox {
 
   private:
     void choose();
+    /// What stands dashed on the bench stands dashed here, and goes with it.
+    void followBench();
 
     Workbench& bench_;
     std::shared_ptr<const OtherBait> other_;
+    std::shared_ptr<const OtherBait> opened_;  ///< of a file, the last
     int kept_ = 0;  // what stood before the hand chose
 };
 

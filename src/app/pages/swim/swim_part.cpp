@@ -60,11 +60,13 @@ class SwimPart : public BesidePage {
         words_->setObjectName(QStringLiteral("swimWords"));
         words_->setWordWrap(true);
         content()->addWidget(words_);
-        connect(ghost_, &GhostChoice::changed, this, [this] {
+        const auto follow = [this] {
             wobble_->setGhost(ghost_->ghost());
             chain_->setGhost(ghost_->ghost());
             again();
-        });
+        };
+        connect(ghost_, &GhostChoice::changed, this, follow);
+        follow();
     }
 
   protected:

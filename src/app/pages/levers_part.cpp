@@ -1,24 +1,28 @@
-// What one step of each thing a maker can change is worth, and how sure its sign is.
+#include "app/pages/levers_part.h"
+
+#include <QCoreApplication>
+
 #include "app/kit/beside_page.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
-#include "app/pages/run/run_tabs.h"
-#include "core/reckon/what_if.h"
+#include "core/swim/swim_levers.h"
 
 namespace wl {
 namespace {
 
-constexpr int kDraws = 60;
-constexpr double kSure = 0.8;
+constexpr int kLeverDraws = 60;
+constexpr double kSureSign = 0.8;
 
 /// A row for each lever: what a step of it is worth.
 class LeversPart : public BesidePage {
     Q_DECLARE_TR_FUNCTIONS(LeversPart)
   public:
-    explicit LeversPart(Workbench& bench)
+    LeversPart(Workbench& bench, bool swims)
         : BesidePage(bench),
-          table_(new PlainTable(QStringLiteral("levers"), tr("What one step is worth"))) {
-        setObjectName(QStringLiteral("leversPart"));
+          swims_(swims),
+          table_(new PlainTable(swims ? QStringLiteral("whyLevers") : QStringLiteral("levers"),
+                                tr("What one step is worth"))) {
+        setObjectName(swims ? QStringLiteral("whyPart") : QStringLiteral("leversPart"));
         table_->setWhole();
         content()->addWidget(table_);
         auto* note = plainLabel();
@@ -26,7 +30,7 @@ class LeversPart : public BesidePage {
         note->setText(
             tr("In brackets how often the sign holds when every coefficient is drawn from "
                "its band; ? under %1.")
-                .arg(tr("%1 %").arg(std::lround(100 * kSure))));
+                .arg(tr("%1 %").arg(std::lround(100 * kSureSign))));
         content()->addWidget(note);
     }
 
@@ -35,7 +39,9 @@ class LeversPart : public BesidePage {
         const auto derived = results.derived;
         return [this, derived](std::stop_token stop,
                                const Beside::Progress& progress) -> Beside::Finish {
-            const std::vector<Lever> levers = leversOf(*derived, kDraws, stop, progress);
+            const std::vector<Lever> levers =
+                swims_ ? swimLeversOf(*derived, kLeverDraws, stop, progress)
+                       : leversOf(*derived, kLeverDraws, stop, progress);
             if (stop.stop_requested()) {
                 return {};
             }
@@ -80,28 +86,51 @@ class LeversPart : public BesidePage {
         }
         return (*value < 0 ? QStringLiteral("−") : QStringLiteral("+")) + text;
     }
+    static QString surely(const QString& change, const std::optional<double>& sure) {
+        return sure ? QStringLiteral("%1 (%2)%3")
+                          .arg(change, tr("%1 %").arg(std::lround(100 * *sure)),
+                               *sure < kSureSign ? QStringLiteral(" ?") : QString())
+                    : change;
+    }
+    static QString beats(const std::optional<double>& value) {
+        if (!value) {
+            return QStringLiteral("–");
+        }
+        const QString text = QLocale().toString(std::abs(*value), 'f', 2);
+        return std::abs(*value) < 0.005
+                   ? text
+                   : (*value < 0 ? QStringLiteral("−") : QStringLiteral("+")) + text;
+    }
     void show(const std::vector<Lever>& levers) {
         QList<QStringList> rows;
         for (const Lever& lever : levers) {
-            QString depth = change(Quantity::Distance, lever.depth_m);
-            if (lever.sure) {
-                depth += QStringLiteral(" (%1)%2").arg(
-                    tr("%1 %").arg(std::lround(100 * *lever.sure)),
-                    *lever.sure < kSure ? QStringLiteral(" ?") : QString());
-            }
-            rows << QStringList{nameOf(lever), depth, change(Quantity::Angle, lever.pitch_rad),
-                                change(Quantity::Force, lever.pull_N)};
+            const QString depth = surely(change(Quantity::Distance, lever.depth_m), lever.sure);
+            rows << (swims_ ? QStringList{nameOf(lever), depth,
+                                          surely(beats(lever.beats_1_s), lever.sureBeats),
+                                          surely(change(Quantity::Angle, lever.swing_rad),
+                                                 lever.sureSwing)}
+                            : QStringList{nameOf(lever), depth,
+                                          change(Quantity::Angle, lever.pitch_rad),
+                                          change(Quantity::Force, lever.pull_N)});
         }
-        table_->setRows({tr("One step"), tr("Depth"), tr("Nose up"), tr("Pull")}, rows);
+        table_->setRows(swims_
+                            ? QStringList{tr("One step"), tr("Depth"), tr("Beats/s"), tr("Swing")}
+                            : QStringList{tr("One step"), tr("Depth"), tr("Nose up"), tr("Pull")},
+                        rows);
     }
 
+    bool swims_;
     PlainTable* table_;
 };
 
 }  // namespace
 
 QWidget* makeLevers(Workbench& bench) {
-    return new LeversPart(bench);
+    return new LeversPart(bench, false);
+}
+
+QWidget* makeWhy(Workbench& bench) {
+    return new LeversPart(bench, true);
 }
 
 }  // namespace wl

@@ -1,0 +1,103 @@
+#include "core/aim/sizes.h"
+
+#include <algorithm>
+
+#include "core/plan/size_series.h"
+#include "core/reckon/evaluate.h"
+
+namespace wl {
+namespace {
+
+// The wish of the drawn bait in figures, and its levers.
+Result<AimWish> inFigures(const Design& design, const AimWish& wish, const Model& model,
+                          const std::stop_token& stop) {
+    const Result<AimBase> base = aimBase(design, model, stop);
+    if (!base) {
+        return base.error();
+    }
+    const Run run = computeRun(*base->plan.reached, stop, kFineRetrieve);
+    const Swim swim = swimOf(*base->plan.reached, run);
+    const AimValues drawn = valuesOf(*base->plan.reached, run, &swim);
+    AimWish told = wish;
+    if (told.levers.empty() && !told.onlyLevers) {
+        told.levers = usualLevers(*base->plan.reached);
+    }
+    for (AimTarget& target : told.targets) {
+        const auto absolute = absoluteOf(target, drawn);
+        if (!absolute) {
+            return Error{"aim.not_told", "/aim/relative", {}, {}};
+        }
+        target = *absolute;
+        target.relative = false;
+    }
+    return told;
+}
+
+AimedSize aimedAt(const Design& design, const AimWish& drawn, double length_m, double times,
+                  const Model& model, const std::stop_token& stop) {
+    AimedSize size;
+    size.length_m = length_m;
+    size.scaled = scaledDesign(design, length_m);
+    const Result<Derived> derived = evaluate(size.scaled, nullptr, model);
+    if (!derived) {
+        size.refusal = derived.error();
+        return size;
+    }
+    AimWish wish = drawn;
+    wish.bestOnly = true;
+    wish.onlyLevers = true;
+    wish.levers.clear();
+    for (const AimLever& lever : usualLevers(*derived)) {
+        const bool free = std::any_of(drawn.levers.begin(), drawn.levers.end(),
+                                      [&](const AimLever& of) { return of.kind == lever.kind; });
+        if (free) {
+            wish.levers.push_back(lever);
+        }
+    }
+    for (AimTarget& target : wish.targets) {
+        if (target.what == AimMeasure::Beats) {
+            target.low /= times;
+            target.high /= times;
+        }
+    }
+    Result<AimAnswer> answer = aim(size.scaled, wish, model, stop);
+    if (answer) {
+        size.answer = std::move(answer).value();
+    } else {
+        size.refusal = answer.error();
+    }
+    return size;
+}
+
+}  // namespace
+
+Result<std::vector<AimedSize>> aimSizes(const Design& design, const AimWish& wish,
+                                        const std::vector<double>& lengths_m, const Model& model,
+                                        std::stop_token stop, const SizeFound& found,
+                                        const Told& told) {
+    const Result<Derived> drawn = evaluate(design, nullptr, model);
+    if (!drawn) {
+        return drawn.error();
+    }
+    const Result<AimWish> figures = inFigures(design, wish, model, stop);
+    if (!figures) {
+        return figures.error();
+    }
+    std::vector<AimedSize> sizes;
+    for (const double length : lengths_m) {
+        const double times = length / drawn->shape->sizes.length_m;
+        sizes.push_back(aimedAt(design, *figures, length, times, model, stop));
+        if (stop.stop_requested()) {
+            return Error{"aim.stopped", "", {}, {}};
+        }
+        if (found) {
+            found(sizes.size() - 1, sizes.back());
+        }
+        if (told) {
+            told(double(sizes.size()) / double(lengths_m.size()));
+        }
+    }
+    return sizes;
+}
+
+}  // namespace wl
