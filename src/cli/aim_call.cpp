@@ -55,15 +55,7 @@ void AimCall::addTo(CLI::App& command) {
 }
 
 wl::Result<std::vector<double>> AimCall::lengths() const {
-    std::vector<double> lengths_m;
-    for (const std::string& text : sizes) {
-        const wl::Result<double> length = amount(text, wl::Quantity::Length);
-        if (!length || !(*length >= 0.01) || !(*length <= 0.6)) {
-            return wl::Error{"text.not_a_number", text, {}, {}};
-        }
-        lengths_m.push_back(*length);
-    }
-    return lengths_m;
+    return amounts(sizes, wl::Quantity::Length, 0.01, 0.6);
 }
 
 wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {

@@ -17,6 +17,6 @@ struct AimCall {
     void addTo(CLI::App& command);
     /// Errors: "text.not_a_number" with what was typed, "aim.no_such_lever".
     wl::Result<wl::AimWish> wish(const wl::Design& design) const;
-    /// The lengths it was called with, m. Errors: "text.not_a_number".
+    /// The lengths it was called with, m. Errors: "text.not_a_number", "field.out_of_range".
     wl::Result<std::vector<double>> lengths() const;
 };

@@ -199,6 +199,7 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
     CHECK(nlohmann::json::parse(run("report " + small + " --json").out)["body"]["length_mm"] ==
           Approx(92));
     CHECK(run("aim " + here + "/diver.wade --sizes big").exit == 2);
+    CHECK(run("aim " + here + "/diver.wade --sizes 5m").exit == 2);
     const Outcome words = run("aim " + here + "/diver.wade --depth 6ft..2.1");
     CHECK(words.out.find("(as wanted)") != std::string::npos);
     CHECK(words.out.find("chances: depth") != std::string::npos);

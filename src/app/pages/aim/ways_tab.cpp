@@ -248,7 +248,7 @@ class WaysTab : public BesidePage {
                             std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
             Result<Derived> derived = evaluate(design, near.get(), near->model);
             if (!derived) {
-                return {};
+                return [this] { bench().setDashed({}); };
             }
             auto other = std::make_shared<OtherBait>();
             other->label = label;
