@@ -162,6 +162,9 @@ TEST_CASE("no text on the screen escapes the translation, and every one is extra
     QCoreApplication::installTranslator(&language);
     std::set<QString> faults;
     for (const int demo : {0, 4}) {
+        if (!kThorough && demo > 0) {
+            continue;
+        }
         Opened o(demo);
         const Left left(o.window.bench());
         Reader reader(left, faults);

@@ -7,6 +7,7 @@
 #include <nlopt.hpp>
 #include <thread>
 
+#include "core/base/dense.h"
 #include "core/model/draws.h"
 
 namespace wl {
@@ -275,7 +276,7 @@ void AimSearch::refine() {
                 a += weight * row * row.transpose();
                 b += weight * (plain ? *told : std::log(*told)) * row;
             }
-            fits.push_back(a.ldlt().solve(b));
+            fits.push_back(solvedSymmetric(a, b));
         }
         std::map<LeverSteps, double> candidates;
         for (int c = 0; c < kCandidates; ++c) {

@@ -5,6 +5,7 @@
 
 #include <Eigen/Dense>
 
+#include "core/base/dense.h"
 #include "core/base/units.h"
 #include "core/chain/line_wing.h"
 
@@ -181,13 +182,13 @@ void MovingChain::advance() {
         mass(1 + at, 2 + at) -= held;
         mass(2 + at, 1 + at) -= held;
     }
-    const MatrixXd byRate = wing_.solve * matches;
+    const MatrixXd byRate = product(wing_.solve, matches);
     const VectorXd still = wing_.solve * (slope - wing_.wake * wake_ + wing_.newest * old);
     const MatrixXd summed = summedAft(byRate);
     const VectorXd summedStill = summedAft(still);
     const VectorXd arm = wing_.apart / dt;
-    mass += dt * (lumps.transpose() * ahead.asDiagonal() * byRate +
-                  matches.transpose() * arm.asDiagonal() * summed);
+    mass += dt * (turnedProduct(lumps, ahead.asDiagonal() * byRate) +
+                  turnedProduct(matches, arm.asDiagonal() * summed));
     const SmallColumn right =
         carried + dt * (load - lumps.transpose() * ahead.cwiseProduct(still) -
                         matches.transpose() * arm.cwiseProduct(summedStill - momentum_));
@@ -214,7 +215,7 @@ VectorXd withoutDrift(const std::vector<double>& track) {
         a.row(i) << 1, t, t * t;
     }
     const Eigen::Map<const VectorXd> y(track.data(), n);
-    return y - a * (a.transpose() * a).ldlt().solve(a.transpose() * y);
+    return y - a * leastSquares(a, y);
 }
 
 double beatOf(const VectorXd& track, double step) {

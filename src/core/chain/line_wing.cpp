@@ -3,8 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include <Eigen/LU>
-
+#include "core/base/dense.h"
 #include "core/base/units.h"
 #include "core/chain/line_law.h"
 
@@ -124,7 +123,7 @@ Wing makeWing(const PlanarBait& bait, double hand, int count) {
         const WingPanel& next = w.panels[size_t(std::min(r + 1, n - 1))];
         w.apart[r] = r + 1 < n ? next.from + next.lump - at.from - at.lump : kMatchAt * at.dx;
     }
-    w.solve = (influence - w.newest * Eigen::RowVectorXd::Ones(n)).inverse();
+    w.solve = inverseOf(influence - w.newest * Eigen::RowVectorXd::Ones(n));
     return w;
 }
 

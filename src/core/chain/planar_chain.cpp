@@ -5,6 +5,7 @@
 
 #include <Eigen/Dense>
 
+#include "core/base/dense.h"
 #include "core/base/units.h"
 
 namespace wl {
@@ -99,7 +100,7 @@ void stiffenStops(PlanarChain& chain) {
         }
         Eigen::Matrix3d m;
         m << p.surge_kg, 0, 0, 0, p.sway_kg, p.first_kg_m, 0, p.first_kg_m, p.second_kg_m2;
-        h += j.transpose() * m * j;
+        h += turnedProduct(j, m * j);
     }
     const Eigen::LLT<Eigen::MatrixXd> solver(h);
     for (Eigen::Index k = 0; k + 1 < n; ++k) {

@@ -216,7 +216,8 @@ std::optional<FloatAttitude> settle(const FloatingBody& body, const Eigen::Vecto
     const Eigen::Matrix2d stiffness = tiltStiffness(now);
     rest.metacentricHeightPitch_m = stiffness(0, 0) / massScale;
     rest.metacentricHeightRoll_m = stiffness(1, 1) / massScale;
-    const Eigen::SelfAdjointEigenSolver<Eigen::Matrix2d> eigen(stiffness);
+    Eigen::SelfAdjointEigenSolver<Eigen::Matrix2d> eigen;
+    eigen.computeDirect(stiffness, Eigen::EigenvaluesOnly);
     const bool balanced = now.gradient.tail<2>().norm() < 1e-5 * massScale;
     rest.stable = balanced && eigen.eigenvalues().minCoeff() > 1e-7 * massScale;
     return rest;

@@ -9,6 +9,7 @@
 #include <unsupported/Eigen/NonLinearOptimization>
 #include <unsupported/Eigen/NumericalDiff>
 
+#include "core/base/dense.h"
 #include "core/base/units.h"
 #include "core/plan/plan_lead.h"
 #include "core/reckon/evaluate.h"
@@ -350,7 +351,7 @@ Result<TankInference> inferFromTank(const Design& design, std::stop_token stop) 
     misfits(x, left);
     Eigen::MatrixXd slopes(misfits.values(), kUnknowns);
     withSlopes.df(x, slopes);
-    const Eigen::MatrixXd covariance = (slopes.transpose() * slopes).inverse();
+    const Eigen::MatrixXd covariance = inverseOf(turnedProduct(slopes, slopes));
     if (!x.allFinite() || !covariance.allFinite()) {
         return Error{"internal.numeric", "/tank/readings", {}, {}};
     }

@@ -4,9 +4,7 @@
 #include <array>
 #include <cmath>
 
-#include <Eigen/Eigenvalues>
-#include <Eigen/LU>
-
+#include "core/base/dense.h"
 #include "core/base/units.h"
 
 namespace wl {
@@ -26,10 +24,10 @@ struct Answer {
     Complex6 inputs;
 
     explicit Answer(const WobbleLinear& l) : direct(l.plateWake) {
-        const Eigen::EigenSolver<Eigen::MatrixXd> solver(l.a);
-        roots = solver.eigenvalues();
-        vectors = solver.eigenvectors();
-        inputs = vectors.partialPivLu().solve(l.wake.cast<Complex>());
+        const Spectrum spectrum = spectrumOf(l.a);
+        roots = spectrum.roots;
+        vectors = spectrum.vectors;
+        inputs = solved(vectors, l.wake.cast<Complex>());
         const Eigen::Matrix<Complex, 1, 6> outputs = l.plate.cast<Complex>().transpose() * vectors;
         for (int i = 0; i < 6; ++i) {
             residues[i] = outputs[i] * inputs[i];
@@ -156,7 +154,7 @@ WobbleLinear linearise(const WobbleMotion& motion, const Vector6& step) {
     const WobbleLoads at = motion.loads(WobbleState::Zero());
     l.wakeWidth_m = at.wakeWidth_m;
     l.shedding_1_s = at.shedding_1_s;
-    l.roots = Eigen::EigenSolver<Eigen::MatrixXd>(l.a, false).eigenvalues();
+    l.roots = rootsOf(l.a);
     return l;
 }
 

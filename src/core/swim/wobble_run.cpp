@@ -4,8 +4,8 @@
 #include <cmath>
 
 #include <Eigen/LU>
-#include <Eigen/QR>
 
+#include "core/base/dense.h"
 #include "core/base/units.h"
 
 namespace wl {
@@ -26,7 +26,7 @@ double halfSwing(const std::vector<double>& values) {
         terms.row(i) << 1, t, t * t;
         y[i] = values[size_t(i)];
     }
-    const Eigen::Vector3d drift = (terms.transpose() * terms).ldlt().solve(terms.transpose() * y);
+    const Eigen::Vector3d drift = leastSquares(terms, y);
     y -= terms * drift;
     std::vector<double> sorted(y.data(), y.data() + n);
     std::sort(sorted.begin(), sorted.end());
