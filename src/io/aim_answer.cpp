@@ -30,6 +30,10 @@ const char* nameOf(AimWay::Kind kind) {
             return "smallest_lip";
         case AimWay::Kind::OtherTie:
             return "other_tie";
+        case AimWay::Kind::OneBore:
+            return "one_bore";
+        case AimWay::Kind::NoTungsten:
+            return "no_tungsten";
     }
     return "";
 }
@@ -130,6 +134,7 @@ Json wayJson(const AimWay& way, const AimAnswer& answer, const Design& drawn) {
     Json price = Json::object();
     price["fields"] = way.price.fields;
     price["slot_recut"] = way.price.slotRecut;
+    price["bores"] = way.price.bores;
     put(price, "lead_more", Quantity::Mass, way.price.leadMore_kg);
     put(price, "mass", Quantity::Mass, way.price.mass_kg);
     put(price, "least_wall", Quantity::Length, way.price.leastWall_m);

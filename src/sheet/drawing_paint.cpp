@@ -31,7 +31,7 @@ class DrawingPainter {
                 unite(whole, pathOf(drawing_[++i]));
             }
             use(shape);
-            p_.drawPath(whole);
+            path(whole);
         }
         clip(false);
     }
@@ -80,6 +80,28 @@ class DrawingPainter {
         p_.setBrush(style_.brush(shape.fill));
     }
 
+    void path(const QPainterPath& whole) {
+        QPen pen = p_.pen();
+        const bool plain = pen.style() == Qt::SolidLine && pen.color().alpha() == 255;
+        if (!style_.armByArm || !plain || pen.widthF() <= 1) {
+            p_.drawPath(whole);
+            return;
+        }
+        if (p_.brush() != Qt::NoBrush) {
+            p_.setPen(Qt::NoPen);
+            p_.drawPath(whole);
+        }
+        pen.setCapStyle(Qt::SquareCap);  // fills the corners
+        p_.setPen(pen);
+        for (const QPolygonF& corners : whole.toSubpathPolygons()) {
+            QList<QLineF> arms;
+            for (qsizetype i = 1; i < corners.size(); ++i) {
+                arms << QLineF(corners[i - 1], corners[i]);
+            }
+            p_.drawLines(arms);
+        }
+    }
+
     void one(const Primitive& shape) {
         if (shape.points_mm.empty()) {
             return;
@@ -89,7 +111,7 @@ class DrawingPainter {
         use(shape);
         switch (shape.shape) {
             case DrawnShape::Path:
-                p_.drawPath(pathOf(shape));
+                path(pathOf(shape));
                 break;
             case DrawnShape::Disc:
                 p_.drawEllipse(place, radius, radius);

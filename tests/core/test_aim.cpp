@@ -84,14 +84,16 @@ TEST_CASE("every way does what it says when its design is reckoned afresh, and t
         CHECK(way.met == (inside(answer->targets[0], run.path.maxDepth_m) &&
                           inside(answer->targets[1], *way.told.of(AimMeasure::Swing))));
         CHECK(afresh->rest->spare == Approx(way.design.brief.wantedSpare).margin(1e-3));
+        const double near = way.kind == AimWay::Kind::OneBore ? 2.0 : 0.5;
         CHECK(afresh->rest->pitch_rad ==
-              Approx(way.design.brief.wantedPitch_rad).margin(0.5 * kDegree));
+              Approx(way.design.brief.wantedPitch_rad).margin(near * kDegree));
         CHECK(way.chances[0] <= answer->ceilings[0] + 1e-12);
         const auto kept = readDesign(writeDesign(way.design));  // fit for a file as it stands
         REQUIRE(kept);
         CHECK(kept->lip.width_m == Approx(way.design.lip.width_m));
         for (const AimWay& other : answer->ways) {
-            CHECK((&other == &way || other.values != way.values));
+            CHECK((&other == &way || other.values != way.values ||
+                   !(other.design.bores == way.design.bores)));
         }
     }
     const auto again = aim(demoDesign(), wish);
@@ -103,7 +105,51 @@ TEST_CASE("every way does what it says when its design is reckoned afresh, and t
     }
 }
 
-#ifndef WL_SANITIZED  // a minute there, of nothing but searches other tests make
+TEST_CASE("the best way is offered with its lead in one bore, and without tungsten") {
+    Design heavy = demoDesign();
+    for (Bore& bore : heavy.bores) {
+        bore.plugMaterial = "tungsten alloy";
+        bore.plugDensity_kg_m3 = 17800;
+    }
+    int single = 0, plain = 0;
+    for (const Design& bait : {demoDesign(), heavy, demoNamed("glider")}) {
+        const bool sinks = bait.name == demoNamed("glider").name;
+        const AimWish wish{{{AimMeasure::Depth, sinks ? 0.1 : 1.7, 2.4}}, {}, false};
+        const auto answer = aim(bait, wish);
+        REQUIRE(answer);
+        for (const AimWay& way : answer->ways) {
+            if (way.kind != AimWay::Kind::OneBore && way.kind != AimWay::Kind::NoTungsten) {
+                continue;
+            }
+            CHECK(way.met);
+            // The same lip and tie as a way there is, weighing and lying the same.
+            const bool known =
+                std::any_of(answer->ways.begin(), answer->ways.end(), [&](const AimWay& other) {
+                    return &other != &way && other.values == way.values &&
+                           std::abs(other.price.mass_kg - way.price.mass_kg) < 1e-4 &&
+                           !(other.design.bores == way.design.bores);
+                });
+            CHECK(known);
+            const auto afresh = evaluate(way.design);
+            REQUIRE(afresh);
+            CHECK(afresh->rest->pitch_rad ==
+                  Approx(way.design.brief.wantedPitch_rad).margin(2 * kDegree));
+            if (way.kind == AimWay::Kind::OneBore) {
+                ++single;
+                CHECK(way.design.bores.size() == 1);
+                CHECK(way.price.bores == 1);
+            } else {
+                ++plain;
+                for (const Bore& bore : way.design.bores) {
+                    CHECK(bore.plugDensity_kg_m3 == Approx(11340));
+                }
+            }
+        }
+    }
+    CHECK(single > 0);
+    CHECK(plain == 1);
+}
+
 TEST_CASE("promised chances hold in other waters, and most where it is asked by the bait in hand") {
     const Design bait = demoDesign();
     const AimBase base = baseOf(bait);
@@ -112,7 +158,7 @@ TEST_CASE("promised chances hold in other waters, and most where it is asked by 
     int worlds = 0, hit = 0, hitRelative = 0;
     double promised = 0, promisedRelative = 0;
     Dice dice(9);
-    for (int i = 0; i < someOf(16); ++i) {
+    for (int i = 0; i < fewOf(16); ++i) {
         const Model water = otherWater(i);
         const auto drawnThere = depthIn(base.plan.design, water);
         const double factor = dice.from(0.75, 1.3);
@@ -141,11 +187,13 @@ TEST_CASE("promised chances hold in other waters, and most where it is asked by 
     INFO("absolute: promised " << promised / worlds << ", hit " << double(hit) / worlds
                                << "; by the bait in hand: promised " << promisedRelative / worlds
                                << ", hit " << double(hitRelative) / worlds);
+    if (!kThorough) {
+        return;  // too few of them to count
+    }
     CHECK(double(hit) / worlds > promised / worlds - 0.10);
     CHECK(double(hitRelative) / worlds > promisedRelative / worlds - 0.10);
     CHECK(hitRelative > hit);
 }
-#endif
 
 TEST_CASE("what cannot be had is said with its bound, and what else would have to give") {
     const AimBase base = baseOf(demoDesign());

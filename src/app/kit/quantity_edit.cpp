@@ -165,12 +165,15 @@ void QuantityEdit::refresh() {
         return value ? QString::fromStdString(fieldText(quantity_, bench_.bench(), *value))
                      : QString();
     };
-    line_->setText(text(field->value));
+    // Set anew it would be painted anew, with every move of a handle.
+    if (const QString now = text(field->value); line_->text() != now || line_->isModified()) {
+        line_->setText(now);
+        line_->setCursorPosition(0);
+    }
     const DesignPtr before = bench_.document.before();
     const QString was = before ? text(valueIn(*before)) : QString();
     was_->setText(Workbench::was(was, line_->text()));
     was_->setVisible(!was_->text().isEmpty());
-    line_->setCursorPosition(0);
     line_->setPlaceholderText(field->mayBeEmpty ? QStringLiteral("–") : QString());
 }
 

@@ -7,6 +7,7 @@ namespace {
 
 constexpr double kOutline = 1.6, kInner = 1.0;
 constexpr double kLeastBar = 1.2;
+constexpr double kGrain = 0.9;  // under a pixel a stroke takes half the time of one over it
 
 QPen windowPen(Stroke stroke, double barWidth, const Inks& c) {
     switch (stroke) {
@@ -21,7 +22,7 @@ QPen windowPen(Stroke stroke, double barWidth, const Inks& c) {
         case Stroke::Fibre: {
             QColor fibre = c.quiet;
             fibre.setAlpha(38);
-            return inkPen(fibre, kInner);
+            return inkPen(fibre, kGrain);
         }
         case Stroke::Centre: {
             QPen centre(c.quiet, 0.8);
@@ -99,6 +100,7 @@ DrawnStyle windowStyle(MakeKind kind, const Inks& inks) {
         painter.drawText(QRectF(at.x() - 20, at.y() - 8, 40, 16), Qt::AlignCenter, words);
     };
     style.mark = 3.2;
+    style.armByArm = true;
     return style;
 }
 

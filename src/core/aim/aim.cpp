@@ -223,6 +223,14 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
         }
         give(way);
     }
+    if (!wish.bestOnly) {
+        for (AimWay& way : otherLead(search, answer.ways.front())) {
+            answer.ways.push_back(std::move(way));
+            if (found && !stop.stop_requested()) {
+                found(answer);
+            }
+        }
+    }
     std::stable_sort(answer.ways.begin(), answer.ways.end(), better);
     answer.points = pointsOf(search);
     answer.trials = search.trials().size();

@@ -15,6 +15,7 @@ namespace wl {
 struct AimPrice {
     int fields = 0;            ///< changed, plug lengths apart
     bool slotRecut = false;    ///< the lip's slot stands at another angle or is wider
+    int bores = 0;             ///< with lead in them
     double leadMore_kg = 0.0;  ///< than drawn; under 0: less
     double mass_kg = 0.0;
     double leastWall_m = 0.0;        ///< round any bore
@@ -26,7 +27,17 @@ struct AimPrice {
 
 /// One way to what is wanted, gone through the lead planner and the full chain.
 struct AimWay {
-    enum class Kind { Best, OneLever, LeastChange, Steepest, InLine, SmallestLip, OtherTie };
+    enum class Kind {
+        Best,
+        OneLever,
+        LeastChange,
+        Steepest,
+        InLine,
+        SmallestLip,
+        OtherTie,
+        OneBore,    ///< as the best, its lead all in one bore
+        NoTungsten  ///< as the best, its lead no denser than lead
+    };
     Kind kind = Kind::Best;
     size_t lever = 0;            ///< of OneLever: which of the wish's
     std::vector<double> values;  ///< of the levers, SI

@@ -5,6 +5,7 @@
 
 #include "core/base/units.h"
 #include "core/plan/lead_choices.h"
+#include "core/plan/plan_metals.h"
 #include "core/reckon/evaluate.h"
 #include "core/rules/check_design.h"
 
@@ -12,6 +13,7 @@ namespace wl {
 namespace {
 
 constexpr double kSame = 0.08;  // of the ranges: nearer ways are one way
+constexpr double kDenser = 1.05;
 
 double apart(const AimSearch& search, const LeverSteps& a, const LeverSteps& b) {
     const std::vector<double> x = search.movedAt(a), y = search.movedAt(b);
@@ -90,6 +92,7 @@ AimPrice priceFor(const AimSearch& search, const Design& design, const Derived& 
     price.slotRecut = price.slotRecut || design.lip.rootWidth_m != drawn.lip.rootWidth_m;
     const LeadPrice lead = priceOf(design, reached);
     const LeadPrice before = priceOf(search.base().plan.design, *search.base().plan.reached);
+    price.bores = lead.bores;
     price.leadMore_kg = lead.lead_kg - before.lead_kg;
     price.mass_kg = reached.mass->mass_kg;
     price.leastWall_m = lead.leastWall_m;
@@ -112,6 +115,48 @@ double printedDoubt(const SoughtTarget& target, const Design& design) {
                              : 1.0;
     return target.doubt * (1 + steep * (kSteep - 1));
 }
+
+namespace {
+
+// What the design of a way does, by the full chain, and whether that is what was wished.
+void prove(const AimSearch& search, std::shared_ptr<const Derived> reached, AimWay& way) {
+    constexpr double kLossUntold = 100.0;
+    const AimBase& base = search.base();
+    if (!(base.model == Model{})) {
+        Result<Derived> there = evaluate(way.design, reached.get(), base.model);
+        if (there) {
+            reached = std::make_shared<const Derived>(std::move(there).value());
+        }
+    }
+    for (Finding& finding : checkDesign(*reached)) {
+        if (finding.severity == Severity::Error) {
+            way.against.push_back(std::move(finding));
+        }
+    }
+    const Run run = computeRun(*reached, search.stop(), kFineRetrieve);
+    const Swim swim = swimOf(*reached, run);
+    way.told = valuesOf(*reached, run, &swim);
+    way.settled = settles(swim);
+    // A trial's want of room for lead is the planner's to judge; every other rule is the trial's.
+    using Fault = AimTrial::Fault;
+    if (way.fault == Fault::LeadShort && way.leadMet) {
+        way.fault = Fault::None;
+    }
+    way.met = way.fault == Fault::None && way.leadMet &&
+              std::none_of(way.against.begin(), way.against.end(),
+                           [](const auto& f) { return f.severity == Severity::Error; });
+    for (const SoughtTarget& target : search.targets()) {
+        const auto told = way.told.of(target.band.what);
+        const double doubt = printedDoubt(target, way.design);
+        way.chances.push_back(told ? chanceOf(target.band, *told, doubt) : 0.0);
+        way.met = way.met && told && *told >= target.band.low && *told <= target.band.high;
+        way.loss +=
+            target.band.weight * (told ? lossOf(target.band, *told, target.doubt) : kLossUntold);
+    }
+    way.price = priceFor(search, way.design, *reached, way.values);
+}
+
+}  // namespace
 
 std::vector<WaySought> seekWays(AimSearch& search, bool bestOnly) {
     using Kind = AimWay::Kind;
@@ -192,7 +237,6 @@ std::vector<WaySought> seekWays(AimSearch& search, bool bestOnly) {
 }
 
 AimWay proveWay(const AimSearch& search, const WaySought& sought) {
-    constexpr double kUntold = 100.0;
     const AimBase& base = search.base();
     AimWay way;
     way.kind = sought.kind;
@@ -207,42 +251,54 @@ AimWay proveWay(const AimSearch& search, const WaySought& sought) {
         return way;
     }
     way.design = plan->design;
-    std::shared_ptr<const Derived> reached = plan->reached;
-    if (!(base.model == Model{})) {
-        Result<Derived> there = evaluate(way.design, reached.get(), base.model);
-        if (there) {
-            reached = std::make_shared<const Derived>(std::move(there).value());
-        }
-    }
     way.leadMet = isMet(*plan);
     way.against = plan->findings;
-    for (Finding& finding : checkDesign(*reached)) {
-        if (finding.severity == Severity::Error) {
-            way.against.push_back(std::move(finding));
+    prove(search, plan->reached, way);
+    return way;
+}
+
+std::vector<AimWay> otherLead(const AimSearch& search, const AimWay& way) {
+    std::vector<AimWay> others;
+    const auto add = [&](AimWay::Kind kind, const Design& design,
+                         const std::shared_ptr<const Derived>& reached) {
+        AimWay other;
+        other.kind = kind;
+        other.values = way.values;
+        other.fault = way.fault;
+        other.design = design;
+        other.leadMet = true;
+        prove(search, reached, other);
+        if (other.met) {
+            others.push_back(std::move(other));
+        }
+    };
+    if (!way.met || search.stopped()) {
+        return others;
+    }
+    const auto leads = std::count_if(way.design.bores.begin(), way.design.bores.end(),
+                                     [](const Bore& bore) { return bore.plugLength_m > 0; });
+    const std::optional<LeadChoice> single =
+        leads > 1 ? planOneBore(way.design, search.stop()) : std::nullopt;
+    if (single && single->met) {
+        if (Result<Derived> there = evaluate(single->design, nullptr, search.base().model)) {
+            add(AimWay::Kind::OneBore, single->design,
+                std::make_shared<const Derived>(std::move(there).value()));
         }
     }
-    const Run run = computeRun(*reached, search.stop(), kFineRetrieve);
-    const Swim swim = swimOf(*reached, run);
-    way.told = valuesOf(*reached, run, &swim);
-    way.settled = settles(swim);
-    // A trial's want of room for lead is the planner's to judge; every other rule is the trial's.
-    using Fault = AimTrial::Fault;
-    if (way.fault == Fault::LeadShort && way.leadMet) {
-        way.fault = Fault::None;
+    Design plain = way.design;
+    for (Bore& bore : plain.bores) {
+        if (bore.plugDensity_kg_m3 > kDenser * kLead.density_kg_m3) {
+            bore.plugMaterial = kLead.name;
+            bore.plugDensity_kg_m3 = kLead.density_kg_m3;
+        }
     }
-    way.met = way.fault == Fault::None && way.leadMet &&
-              std::none_of(way.against.begin(), way.against.end(),
-                           [](const auto& f) { return f.severity == Severity::Error; });
-    for (const SoughtTarget& target : search.targets()) {
-        const auto told = way.told.of(target.band.what);
-        const double doubt = printedDoubt(target, way.design);
-        way.chances.push_back(told ? chanceOf(target.band, *told, doubt) : 0.0);
-        way.met = way.met && told && *told >= target.band.low && *told <= target.band.high;
-        way.loss +=
-            target.band.weight * (told ? lossOf(target.band, *told, target.doubt) : kUntold);
+    if (!(plain == way.design)) {
+        const Result<LeadPlan> plan = planLead(plain, nullptr, search.stop());
+        if (plan && isMet(*plan)) {
+            add(AimWay::Kind::NoTungsten, plan->design, plan->reached);
+        }
     }
-    way.price = priceFor(search, way.design, *reached, way.values);
-    return way;
+    return others;
 }
 
 }  // namespace wl

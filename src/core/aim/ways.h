@@ -23,6 +23,10 @@ std::vector<WaySought> seekWays(AimSearch& search, bool bestOnly = false);
 /// The design there with its lead planned, fully reckoned.
 AimWay proveWay(const AimSearch& search, const WaySought& sought);
 
+/// The same lip and tie with the lead otherwise, where it is in two bores or more, or of something
+/// denser than lead: those of them that keep all that the way there meets.
+std::vector<AimWay> otherLead(const AimSearch& search, const AimWay& way);
+
 /// Doubt of what is printed: a steep lip's depth is less sure than one in line, blended between 25
 /// and 45 degrees.
 double printedDoubt(const SoughtTarget& target, const Design& design);

@@ -31,8 +31,9 @@ LeadChoice choiceFrom(Finding change, const Design& design, const Derived& d, do
     return c;
 }
 
-// One bore carries all the lead where the moments want it; wider when it would not hold it.
-std::optional<LeadChoice> oneBore(const Design& design, std::stop_token stop) {
+}  // namespace
+
+std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_token& stop) {
     if (design.bores.size() < 2 || !design.joints.empty()) {
         return std::nullopt;
     }
@@ -79,8 +80,6 @@ std::optional<LeadChoice> oneBore(const Design& design, std::stop_token stop) {
     c.price.moved_m = std::abs(single.bores.front().x_m - biggest->x_m);
     return c;
 }
-
-}  // namespace
 
 Result<LeadChoice> planPlugs(Finding change, const Design& design, const Derived* near) {
     const Result<LeadPlan> plan = planLead(design, near);
@@ -201,7 +200,7 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
             all.push_back(std::move(whole).value());
         }
     }
-    if (auto single = oneBore(design, stop)) {
+    if (auto single = planOneBore(design, stop)) {
         all.push_back(std::move(*single));
     }
     const bool light = std::any_of(design.bores.begin(), design.bores.end(), [](const Bore& b) {

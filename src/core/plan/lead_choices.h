@@ -1,6 +1,7 @@
 // Several ways to the same mass and attitude, each with its price.
 #pragma once
 
+#include <optional>
 #include <stop_token>
 #include <string>
 #include <vector>
@@ -49,6 +50,11 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
 
 /// Plugs cut to length for a design's bores as they are. Errors: those of planLead.
 Result<LeadChoice> planPlugs(Finding change, const Design& design, const Derived* near = nullptr);
+
+/// All the lead in one bore where the moments want it, on a half-millimetre mark, wider where it
+/// would not hold it. None: for a bait in pieces, or with a single bore, and where it cannot be
+/// planned or leaves no wall.
+std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_token& stop = {});
 
 /// Price of a design as it stands.
 LeadPrice priceOf(const Design& design, const Derived& derived);

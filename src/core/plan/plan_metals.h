@@ -8,6 +8,7 @@ struct PlugMetal {
     const char* name;
     double density_kg_m3;
 };
+inline constexpr PlugMetal kLead{"lead", 11340.0};
 inline constexpr PlugMetal kTungsten{"tungsten alloy", 17800.0};
 
 struct LipStock {

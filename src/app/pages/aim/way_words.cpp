@@ -99,6 +99,10 @@ QString wayName(const AimWay& way, const std::vector<AimLever>& levers) {
             return tr("Smallest lip");
         case AimWay::Kind::OtherTie:
             return tr("Another tie");
+        case AimWay::Kind::OneBore:
+            return tr("Lead in one bore");
+        case AimWay::Kind::NoTungsten:
+            return tr("Without tungsten");
     }
     return {};
 }
@@ -131,6 +135,17 @@ QStringList wayWords(const Workbench& bench, const AimWay& way, const AimAnswer&
     const QString changes = changeWords(bench, answer.levers, way.values, drawn);
     lines << (changes.isEmpty() ? tr("As it is drawn, its lead planned.")
                                 : tr("Change: %1.").arg(changes));
+    if (way.kind == AimWay::Kind::OneBore) {
+        const Bore& bore = way.design.bores.front();
+        lines << tr("All the lead in one bore: %1 across, %2 from the nose; no other is drilled. "
+                    "It rests at %3 for %4 wanted.")
+                     .arg(bench.text(Quantity::Length, bore.diameter_m),
+                          bench.text(Quantity::Length, bore.x_m),
+                          bench.text(Quantity::Angle, way.price.restPitch_rad),
+                          bench.text(Quantity::Angle, way.design.brief.wantedPitch_rad));
+    } else if (way.kind == AimWay::Kind::NoTungsten) {
+        lines << tr("Plugs of lead in place of tungsten alloy.");
+    }
     lines << tr("Gives %1.").arg(toldWords(bench, way.told));
     QStringList chances;
     for (size_t i = 0; i < way.chances.size(); ++i) {
