@@ -83,7 +83,8 @@ class DrawingPainter {
     void path(const QPainterPath& whole) {
         QPen pen = p_.pen();
         const bool plain = pen.style() == Qt::SolidLine && pen.color().alpha() == 255;
-        if (!style_.armByArm || !plain || pen.widthF() <= 1) {
+        constexpr double kThin = 1.0, kThick = 2.0;  // a bar's bends would look beaded
+        if (!style_.armByArm || !plain || pen.widthF() <= kThin || pen.widthF() > kThick) {
             p_.drawPath(whole);
             return;
         }

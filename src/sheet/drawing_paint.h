@@ -17,8 +17,8 @@ struct DrawnStyle {
     /// Words with their middle at a place.
     std::function<void(QPainter& painter, const QPointF& at, const QString& words)> words;
     double mark = 1.0;  ///< radius of a tie's ring; other marks go by it
-    /// Strokes wider than a unit are laid arm by arm: on a screen a fifth of the time, and the same
-    /// to the eye. On paper they are whole paths.
+    /// Strokes of one to two units are laid arm by arm: on a screen a fifth of the time, and the
+    /// same to the eye. On paper they are whole paths, as bars are everywhere.
     bool armByArm = false;
 };
 
