@@ -117,6 +117,7 @@ TEST_CASE("the best way is offered with its lead in one bore, and without tungst
         const AimWish wish{{{AimMeasure::Depth, sinks ? 0.1 : 1.7, 2.4}}, {}, false};
         const auto answer = aim(bait, wish);
         REQUIRE(answer);
+        CHECK(answer->ways.front().kind < AimWay::Kind::OneBore);
         for (const AimWay& way : answer->ways) {
             if (way.kind != AimWay::Kind::OneBore && way.kind != AimWay::Kind::NoTungsten) {
                 continue;

@@ -57,6 +57,11 @@ bool better(const AimWay& a, const AimWay& b) {
     if (a.met != b.met) {
         return a.met;
     }
+    // The same bait with its lead otherwise, its attitude perhaps less near, is never the first.
+    const bool aOther = a.kind >= AimWay::Kind::OneBore, bOther = b.kind >= AimWay::Kind::OneBore;
+    if (aOther != bOther) {
+        return bOther;
+    }
     if (std::abs(a.loss - b.loss) > kSameLoss) {
         return a.loss < b.loss;
     }

@@ -87,8 +87,9 @@ struct AimAnswer {
     std::vector<double> ceilings;    ///< best chance of each
     std::vector<double> doubts;
     std::vector<AimLever> levers;
-    AimValues drawn;           ///< of the bait as it is, lead planned
-    std::vector<AimWay> ways;  ///< those that meet all first, then by loss of chance
+    AimValues drawn;  ///< of the bait as it is, lead planned
+    /// Those that meet all first, of them the best's with its lead otherwise last; then by loss.
+    std::vector<AimWay> ways;
     std::vector<AimPoint> points;
     std::vector<AimShortfall> shortfalls;
     std::vector<AimRelaxation> relaxations;

@@ -12,8 +12,8 @@
 namespace wl {
 namespace {
 
-constexpr double kSame = 0.08;  // of the ranges: nearer ways are one way
-constexpr double kDenser = 1.05;
+constexpr double kSame = 0.08;    // of the ranges: nearer ways are one way
+constexpr double kDenser = 1.05;  // times lead: no alloy of lead, but another metal
 
 double apart(const AimSearch& search, const LeverSteps& a, const LeverSteps& b) {
     const std::vector<double> x = search.movedAt(a), y = search.movedAt(b);

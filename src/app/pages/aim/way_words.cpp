@@ -144,7 +144,7 @@ QStringList wayWords(const Workbench& bench, const AimWay& way, const AimAnswer&
                           bench.text(Quantity::Angle, way.price.restPitch_rad),
                           bench.text(Quantity::Angle, way.design.brief.wantedPitch_rad));
     } else if (way.kind == AimWay::Kind::NoTungsten) {
-        lines << tr("Plugs of lead in place of tungsten alloy.");
+        lines << tr("Plugs of lead in place of the denser ones drawn.");
     }
     lines << tr("Gives %1.").arg(toldWords(bench, way.told));
     QStringList chances;
