@@ -4,6 +4,7 @@
 
 #include "core/reckon/evaluate.h"
 #include "io/aim_answer.h"
+#include "io/design_file.h"
 
 namespace {
 
@@ -45,6 +46,8 @@ void AimCall::addTo(CLI::App& command) {
     command.add_option("--roll-to-yaw", rollToYaw, "Roll by yaw, e.g. 0.5..1");
     command.add_option("--pitch", pitch, "Pitch under way, nose up +, e.g. -25..-15");
     command.add_option("--balance", balance, "Centre of gravity by the length, e.g. 40..45");
+    command.add_option("--like", like,
+                       "Another design: 1x..1.2x is times what that one does; no band: as it does");
     command.add_option("--lock", locked,
                        "Leave as it is: lip_angle, lip_length, lip_width, tie_up_lip, tie_along "
                        "or tie_up");
@@ -73,10 +76,8 @@ wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {
         if (!band) {
             return band.error();
         }
-        constexpr double kAction = 0.5;  // a swing is told to a factor, a depth to a third
-        const bool action = what == What::Swing || what == What::RollToYaw;
         wish.targets.push_back(
-            {what, band->low, band->high, action ? kAction : 1.0, band->relative});
+            {what, band->low, band->high, wl::bandOf(design.aim, what).weight, band->relative});
     }
     const wl::Result<wl::Derived> derived = wl::evaluate(design);
     if (!derived) {
@@ -86,6 +87,20 @@ wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {
     wish.levers = own.levers;
     wish.onlyLevers = true;
     wish.settledOnly = settled || own.settledOnly;
+    if (!like.empty()) {
+        const wl::Result<wl::Design> other = wl::loadDesign(like);
+        if (!other) {
+            return other.error();
+        }
+        const wl::Result<wl::AimValues> does = wl::aimValuesOf(*other);
+        if (!does) {
+            return does.error();
+        }
+        wish.like = *does;
+        if (wish.targets.empty()) {
+            wish.targets = wl::likeTargets(*does);
+        }
+    }
     if (wish.targets.empty()) {
         wish.targets = own.targets;
     }

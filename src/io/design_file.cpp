@@ -2,6 +2,7 @@
 
 #include <cmath>
 #include <nlohmann/json.hpp>
+#include <span>
 
 #include "core/design/describe.h"
 #include "core/geometry/mesh.h"
@@ -26,50 +27,52 @@ class Writer {
   public:
     explicit Writer(Json& out) : out_(&out) {}
 
-    void number(std::string_view name, Quantity quantity, double& value, double, double,
-                const About&) {
+    [[gnu::noinline]] void number(std::string_view name, Quantity quantity, double& value, double,
+                                  double, const About&) {
         (*out_)[fileKey(name, quantity)] = toFile(quantity, value);
     }
-    void count(std::string_view name, int& value, int, int, const About&) {
+    [[gnu::noinline]] void count(std::string_view name, int& value, int, int, const About&) {
         (*out_)[std::string(name)] = value;
     }
-    void optional(std::string_view name, Quantity quantity, std::optional<double>& value, double,
-                  double, const About&) {
+    [[gnu::noinline]] void optional(std::string_view name, Quantity quantity,
+                                    std::optional<double>& value, double, double, const About&) {
         if (value) {
             (*out_)[fileKey(name, quantity)] = toFile(quantity, *value);
         }
     }
-    void text(std::string_view name, std::string& value, size_t, const About&) {
+    [[gnu::noinline]] void text(std::string_view name, std::string& value, size_t, const About&) {
         (*out_)[std::string(name)] = value;
     }
-    void flag(std::string_view name, bool& value, const About&) {
+    [[gnu::noinline]] void flag(std::string_view name, bool& value, const About&) {
         (*out_)[std::string(name)] = value;
     }
     template <class E, size_t N>
-    void choice(std::string_view name, E& value, const std::array<Choice, N>& names, const About&) {
+    [[gnu::noinline]] void choice(std::string_view name, E& value,
+                                  const std::array<Choice, N>& names, const About&) {
         (*out_)[std::string(name)] = names[static_cast<size_t>(value)].key;
     }
-    void mesh(std::string_view name, SharedMesh& value, size_t, const About&) {
+    [[gnu::noinline]] void mesh(std::string_view name, SharedMesh& value, size_t, const About&) {
         if (value) {
             (*out_)[std::string(name)] = {
                 {"vertices_mm_float32", toBase64(vertexBytes(*value.mesh))},
                 {"triangles_uint32", toBase64(triangleBytes(*value.mesh))}};
         }
     }
-    void bytes(std::string_view name, SharedBytes& value, size_t, const About&) {
+    [[gnu::noinline]] void bytes(std::string_view name, SharedBytes& value, size_t, const About&) {
         if (value) {
             (*out_)[std::string(name)] = toBase64(*value.bytes);
         }
     }
     template <class T>
-    void group(std::string_view name, T& value, const About&) {
+    [[gnu::noinline]] void group(std::string_view name, T& value, const About&) {
         Json inner = Json::object();
         Writer writer(inner);
         describe(writer, value);
         (*out_)[std::string(name)] = std::move(inner);
     }
     template <class T>
-    void list(std::string_view name, std::vector<T>& items, size_t, size_t, const About&) {
+    [[gnu::noinline]] void list(std::string_view name, std::vector<T>& items, size_t, size_t,
+                                const About&) {
         Json array = Json::array();
         for (T& item : items) {
             Json inner = Json::object();
@@ -93,15 +96,16 @@ class Reader {
            std::optional<Error>& missing)
         : in_(in), path_(std::move(path)), error_(error), missing_(missing) {}
 
-    void number(std::string_view name, Quantity quantity, double& value, double min, double max,
-                const About&) {
+    [[gnu::noinline]] void number(std::string_view name, Quantity quantity, double& value,
+                                  double min, double max, const About&) {
         std::optional<double> read;
         readNumber(name, quantity, read, min, max, false);
         if (read) {
             value = *read;
         }
     }
-    void count(std::string_view name, int& value, int min, int max, const About&) {
+    [[gnu::noinline]] void count(std::string_view name, int& value, int min, int max,
+                                 const About&) {
         std::optional<double> read;
         readNumber(name, Quantity::Number, read, min, max, false);
         if (read && *read != std::round(*read)) {
@@ -110,12 +114,14 @@ class Reader {
             value = int(*read);
         }
     }
-    void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
-                  double min, double max, const About&) {
+    [[gnu::noinline]] void optional(std::string_view name, Quantity quantity,
+                                    std::optional<double>& value, double min, double max,
+                                    const About&) {
         value.reset();
         readNumber(name, quantity, value, min, max, true);
     }
-    void text(std::string_view name, std::string& value, size_t maxBytes, const About&) {
+    [[gnu::noinline]] void text(std::string_view name, std::string& value, size_t maxBytes,
+                                const About&) {
         const ReadJson* found = take(std::string(name));
         if (found == nullptr) {
             return;
@@ -128,7 +134,7 @@ class Reader {
             value = found->get<std::string>();
         }
     }
-    void flag(std::string_view name, bool& value, const About&) {
+    [[gnu::noinline]] void flag(std::string_view name, bool& value, const About&) {
         const ReadJson* found = take(std::string(name));
         if (found == nullptr) {
             return;
@@ -140,24 +146,14 @@ class Reader {
         }
     }
     template <class E, size_t N>
-    void choice(std::string_view name, E& value, const std::array<Choice, N>& names, const About&) {
-        const ReadJson* found = take(std::string(name));
-        if (found == nullptr) {
-            return;
+    [[gnu::noinline]] void choice(std::string_view name, E& value,
+                                  const std::array<Choice, N>& names, const About&) {
+        if (const auto answer = readChoice(name, names)) {
+            value = static_cast<E>(*answer);
         }
-        if (!found->is_string()) {
-            fail("file.wrong_type", name);
-            return;
-        }
-        for (size_t i = 0; i < N; ++i) {
-            if (found->get_ref<const std::string&>() == names[i].key) {
-                value = static_cast<E>(i);
-                return;
-            }
-        }
-        fail("file.unknown_choice", name);
     }
-    void mesh(std::string_view name, SharedMesh& value, size_t maxTriangles, const About&) {
+    [[gnu::noinline]] void mesh(std::string_view name, SharedMesh& value, size_t maxTriangles,
+                                const About&) {
         value = {};
         const ReadJson* found = take(std::string(name));
         if (found == nullptr || found->is_null()) {
@@ -183,7 +179,8 @@ class Reader {
             value.mesh = std::make_shared<const TriangleMesh>(std::move(*read));
         }
     }
-    void bytes(std::string_view name, SharedBytes& value, size_t maxBytes, const About&) {
+    [[gnu::noinline]] void bytes(std::string_view name, SharedBytes& value, size_t maxBytes,
+                                 const About&) {
         value = {};
         const ReadJson* found = take(std::string(name));
         if (found == nullptr || found->is_null()) {
@@ -203,15 +200,15 @@ class Reader {
         }
     }
     template <class T>
-    void group(std::string_view name, T& value, const About&) {
+    [[gnu::noinline]] void group(std::string_view name, T& value, const About&) {
         // A group left out is read as an empty one: what it must hold is then still asked for.
         static const ReadJson nothing = ReadJson::object();
         const ReadJson* found = take(std::string(name));
         readObject(found == nullptr ? nothing : *found, path_ + "/" + std::string(name), value);
     }
     template <class T>
-    void list(std::string_view name, std::vector<T>& items, size_t least, size_t most,
-              const About&) {
+    [[gnu::noinline]] void list(std::string_view name, std::vector<T>& items, size_t least,
+                                size_t most, const About&) {
         const ReadJson* found = take(std::string(name));
         if (found == nullptr) {
             if (items.size() < least && !missing_) {
@@ -266,8 +263,27 @@ class Reader {
         reader.refuseUnknownKeys();
     }
 
-    void readNumber(std::string_view name, Quantity quantity, std::optional<double>& value,
-                    double min, double max, bool nullMeansEmpty) {
+    std::optional<size_t> readChoice(std::string_view name, std::span<const Choice> names) {
+        const ReadJson* found = take(std::string(name));
+        if (found == nullptr) {
+            return {};
+        }
+        if (!found->is_string()) {
+            fail("file.wrong_type", name);
+            return {};
+        }
+        for (size_t i = 0; i < names.size(); ++i) {
+            if (found->get_ref<const std::string&>() == names[i].key) {
+                return i;
+            }
+        }
+        fail("file.unknown_choice", name);
+        return {};
+    }
+
+    [[gnu::noinline]] void readNumber(std::string_view name, Quantity quantity,
+                                      std::optional<double>& value, double min, double max,
+                                      bool nullMeansEmpty) {
         const ReadJson* found = take(fileKey(name, quantity));
         if (found == nullptr || (nullMeansEmpty && found->is_null())) {
             return;
@@ -296,7 +312,8 @@ class Reader {
         return found == in_.end() ? nullptr : &*found;
     }
 
-    void fail(const char* code, std::string_view name, std::vector<Amount> values = {}) {
+    [[gnu::noinline]] void fail(const char* code, std::string_view name,
+                                std::vector<Amount> values = {}) {
         if (!error_) {
             error_ = Error{code, path_ + "/" + std::string(name), {}, std::move(values)};
         }

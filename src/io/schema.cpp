@@ -14,39 +14,43 @@ class SchemaWriter {
   public:
     explicit SchemaWriter(Json& properties) : properties_(properties) {}
 
-    void number(std::string_view name, Quantity quantity, double&, double min, double max,
-                const About& about) {
+    [[gnu::noinline]] void number(std::string_view name, Quantity quantity, double&, double min,
+                                  double max, const About& about) {
         say(std::string(name) + std::string(fileSuffix(quantity)), about,
             {{"type", "number"},
              {"minimum", toFile(quantity, min)},
              {"maximum", toFile(quantity, max)}});
     }
-    void count(std::string_view name, int&, int min, int max, const About& about) {
+    [[gnu::noinline]] void count(std::string_view name, int&, int min, int max,
+                                 const About& about) {
         say(std::string(name), about, {{"type", "integer"}, {"minimum", min}, {"maximum", max}});
     }
-    void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
-                  double min, double max, const About& about) {
+    [[gnu::noinline]] void optional(std::string_view name, Quantity quantity,
+                                    std::optional<double>& value, double min, double max,
+                                    const About& about) {
         double unused = value.value_or(0.0);
         number(name, quantity, unused, min, max, about);
         properties_[std::string(name) + std::string(fileSuffix(quantity))]["type"] = {"number",
                                                                                       "null"};
     }
-    void text(std::string_view name, std::string&, size_t maxBytes, const About& about) {
+    [[gnu::noinline]] void text(std::string_view name, std::string&, size_t maxBytes,
+                                const About& about) {
         say(std::string(name), about, {{"type", "string"}, {"maxLength", maxBytes}});
     }
-    void flag(std::string_view name, bool&, const About& about) {
+    [[gnu::noinline]] void flag(std::string_view name, bool&, const About& about) {
         say(std::string(name), about, {{"type", "boolean"}});
     }
     template <class E, size_t N>
-    void choice(std::string_view name, E&, const std::array<Choice, N>& answers,
-                const About& about) {
+    [[gnu::noinline]] void choice(std::string_view name, E&, const std::array<Choice, N>& answers,
+                                  const About& about) {
         Json keys = Json::array();
         for (const Choice& answer : answers) {
             keys.push_back(answer.key);
         }
         say(std::string(name), about, {{"enum", keys}});
     }
-    void mesh(std::string_view name, SharedMesh&, size_t maxTriangles, const About& about) {
+    [[gnu::noinline]] void mesh(std::string_view name, SharedMesh&, size_t maxTriangles,
+                                const About& about) {
         const Json text{{"type", "string"}, {"contentEncoding", "base64"}};
         say(std::string(name), about,
             {{"type", "object"},
@@ -55,19 +59,20 @@ class SchemaWriter {
              {"additionalProperties", false},
              {"properties", {{"vertices_mm_float32", text}, {"triangles_uint32", text}}}});
     }
-    void bytes(std::string_view name, SharedBytes&, size_t maxBytes, const About& about) {
+    [[gnu::noinline]] void bytes(std::string_view name, SharedBytes&, size_t maxBytes,
+                                 const About& about) {
         say(std::string(name), about,
             {{"type", "string"},
              {"contentEncoding", "base64"},
              {"maxLength", maxBytes / 3 * 4 + 4}});
     }
     template <class T>
-    void group(std::string_view name, T& value, const About& about) {
+    [[gnu::noinline]] void group(std::string_view name, T& value, const About& about) {
         say(std::string(name), about, objectSchema(value));
     }
     template <class T>
-    void list(std::string_view name, std::vector<T>&, size_t least, size_t most,
-              const About& about) {
+    [[gnu::noinline]] void list(std::string_view name, std::vector<T>&, size_t least, size_t most,
+                                const About& about) {
         T item{};
         Json one = objectSchema(item);
         one["title"] = about.label;
@@ -84,7 +89,7 @@ class SchemaWriter {
     }
 
   private:
-    void say(const std::string& key, const About& about, Json of) {
+    [[gnu::noinline]] void say(const std::string& key, const About& about, Json of) {
         of["title"] = about.label;
         if (*about.tip != 0) {
             of["description"] = about.tip;

@@ -201,6 +201,13 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
     checkAgainstSchema(here, sizes);
     CHECK(nlohmann::json::parse(run("report " + small + " --json").out)["body"]["length_mm"] ==
           Approx(92));
+    // Like another: here like itself, so that it is what the bait does that is wished.
+    const Outcome like =
+        run("aim " + here + "/diver.wade --json --like " + here + "/diver.wade" + held);
+    CHECK(like.exit == 0);
+    const nlohmann::json itself = nlohmann::json::parse(like.out);
+    CHECK(itself["targets"].size() == 3);
+    CHECK(run("aim " + here + "/diver.wade --like " + here + "/nowhere.wade").exit == 2);
     CHECK(run("aim " + here + "/diver.wade --sizes big").exit == 2);
     CHECK(run("aim " + here + "/diver.wade --sizes 5m").exit == 2);
     const Outcome words = run("aim " + here + "/diver.wade --depth 6ft..2.1");

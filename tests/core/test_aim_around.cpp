@@ -94,3 +94,40 @@ TEST_CASE(
     }
     CHECK_FALSE((*sizes)[0].met());  // so small a lip goes nowhere near as deep
 }
+
+TEST_CASE("a bait wished to be like another is aimed at what that one does") {
+    const Design drawn = demoDesign();
+    Design other = drawn;
+    other.lip.length_m *= 0.85;
+    const Result<AimValues> does = aimValuesOf(other);
+    REQUIRE(does);
+    CHECK(*does->of(AimMeasure::Depth) ==
+          computeRun(evaluated(other), {}, kFineRetrieve).path.maxDepth_m);
+    AimWish wish;
+    wish.targets = likeTargets(*does);
+    wish.like = *does;
+    wish.bestOnly = true;
+    REQUIRE(wish.targets.size() == 3);
+    const Result<AimAnswer> answer = aim(drawn, wish);
+    REQUIRE(answer);
+    const AimTarget& depth = answer->targets.front();
+    CHECK(depth.low == Approx(0.9 * *does->of(AimMeasure::Depth)));
+    CHECK(depth.high == Approx(1.1 * *does->of(AimMeasure::Depth)));
+    CHECK(answer->ways.front().met);
+    // Surer than a figure, less sure than a change of one bait.
+    const double now = *does->of(AimMeasure::Depth);
+    CHECK(answer->doubts.front() < aimDoubt(AimMeasure::Depth, false));
+    CHECK(answer->doubts.front() > relativeDoubt(depth, now));
+    // Its wish in figures lasts in a file and is the same.
+    const AimWish kept = wishOf(evaluated(withWishLike(drawn, *does)));
+    REQUIRE(kept.targets.size() == 3);
+    CHECK_FALSE(kept.targets.front().relative);
+    CHECK(kept.targets.front().low == Approx(depth.low));
+    // Of what the other does not tell nothing can be relative.
+    AimValues nothing;
+    CHECK(likeTargets(nothing).empty());
+    wish.like = nothing;
+    const Result<AimAnswer> refused = aim(drawn, wish);
+    REQUIRE_FALSE(refused);
+    CHECK(refused.error().code == "aim.not_told");
+}

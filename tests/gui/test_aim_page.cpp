@@ -2,9 +2,12 @@
 #include <qcustomplot.h>
 #include <QTableWidget>
 
+#include "app/pages/aim/like_button.h"
 #include "core/aim/aim.h"
 #include "core/shape/edit_body.h"
 #include "gui/opened.h"
+#include "io/design_file.h"
+#include "io/whole_file.h"
 #include "support/thorough.h"
 
 using namespace wl;
@@ -38,7 +41,7 @@ TEST_CASE("a wish becomes ways, and the way taken over does what it said") {
     o.type("/aim/depth_low", "1.7 m");
     o.type("/aim/depth_high", "7 ft");
     o.type("/aim/depth_high", "2.1");
-    CHECK(*o.design().aim.depthHigh_m == Approx(2.1));
+    CHECK(*o.design().aim.depth.high == Approx(2.1));
     o.tab("aimTabs", "Ways");
     o.beside("waysTab");
     auto* table = o.window.findChild<QTableWidget*>("aimWays");
@@ -91,6 +94,43 @@ TEST_CASE("a wish becomes ways, and the way taken over does what it said") {
     CHECK(o.window.message().contains("changed since"));
 }
 
+TEST_CASE("what another bait does becomes the wish, and what cannot be one is told") {
+    Opened o;
+    Design other = o.design();
+    other.name = "the one that swims right";
+    other.lip.length_m *= 0.8;
+    const QString path = o.folder.filePath("other.wade");
+    REQUIRE_FALSE(writeWholeFile(path.toStdString(), writeDesign(other)));
+    const Result<AimValues> does = aimValuesOf(other);
+    REQUIRE(does);
+    o.window.goTo("/aim/depth_low");
+    auto* like = o.window.findChild<LikeButton*>("wishLike");
+    REQUIRE(like != nullptr);
+    const Design before = o.design();
+    like->open(path);
+    REQUIRE(QTest::qWaitFor([&] { return !(o.design() == before); }, 20000));
+    CHECK(o.window.message().contains("the one that swims right"));
+    const AimNotes& wish = o.design().aim;
+    CHECK(*wish.depth.low == Approx(0.9 * *does->of(AimMeasure::Depth)));
+    CHECK(*wish.beats.high == Approx(1.1 * *does->of(AimMeasure::Beats)));
+    CHECK(*wish.swing.low == Approx(0.75 * *does->of(AimMeasure::Swing)));
+    // How much a wish counts is asked once there is one.
+    CHECK(o.window.findChild<QLineEdit*>("/aim/depth_weight")->isVisible());
+    CHECK_FALSE(o.window.findChild<QLineEdit*>("/aim/pitch_weight")->isVisible());
+    o.type("/aim/pitch_low", "-20");
+    CHECK(o.window.findChild<QLineEdit*>("/aim/pitch_weight")->isVisible());
+    o.type("/aim/pitch_weight", "2");
+    const AimWish made = wishOf(o.derived());
+    REQUIRE(made.targets.size() == 4);
+    CHECK(made.targets.back().what == AimMeasure::Pitch);
+    CHECK(made.targets.back().high == Approx(-15 * kDegree));
+    CHECK(made.targets.back().weight == 2);
+    const int steps = o.window.bench().document.undoStack()->index();
+    like->open(o.folder.filePath("nowhere.wade"));
+    CHECK(o.window.message().contains("▲ nowhere.wade"));
+    CHECK(o.window.bench().document.undoStack()->index() == steps);
+}
+
 TEST_CASE("a trial of the cloud is told under the pointer and can be taken over") {
     Opened o;
     holdSome(o);
@@ -116,9 +156,21 @@ TEST_CASE("a trial of the cloud is told under the pointer and can be taken over"
     CHECK(o.text("aimWords") != dragged);
     QTest::keyClick(cloud, Qt::Key_Right);
     CHECK(o.text("aimWords") == dragged);
+    // Its lead planned and all of it reckoned, it stands dashed as it would be taken over.
+    auto* take = o.window.findChild<QAbstractButton*>("takeWay");
+    REQUIRE(QTest::qWaitFor([&] { return take->isEnabled(); }, 20000));
+    const auto told = [&] {
+        static const QRegularExpression figure("it gives ([0-9.]+)");
+        return figure.match(o.text("aimWords")).captured(1);
+    };
+    const QString depth = told();
+    REQUIRE(o.window.bench().dashed());
+    CHECK(QString("%1").arg(o.window.bench().dashed()->run->path.maxDepth_m, 0, 'f', 1) == depth);
     const Design before = o.design();
     o.click("takeWay");
     CHECK_FALSE(o.design().lip == before.lip);
+    const ResultsPtr taken = o.window.bench().results();
+    CHECK(QString("%1").arg(taken->run->path.maxDepth_m, 0, 'f', 1) == depth);
     CHECK(o.derived().rest->spare == Approx(before.brief.wantedSpare).margin(1e-3));
 }
 

@@ -78,7 +78,8 @@ QWidget* MainWindow::buildTopBar() {
 void MainWindow::refreshTitle() {
     const Design& d = bench_.design();
     const QString name = QString::fromStdString(d.name);
-    if (!name_->hasFocus() || !name_->isModified()) {
+    // Set anew it would be painted anew, with every move of a handle.
+    if ((!name_->hasFocus() || !name_->isModified()) && name_->text() != name) {
         name_->setText(name);
         name_->setCursorPosition(0);
     }

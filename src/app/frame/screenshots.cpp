@@ -138,10 +138,10 @@ bool takeScreenshots(const QString& folder) {
     shoot(QStringLiteral("swim-over-speed"));
     showTab("swimTabs", 0);
     Design wished = window.bench().design();
-    wished.aim.depthLow_m = 1.7;
-    wished.aim.depthHigh_m = 2.1;
-    wished.aim.swingLow_rad = 5 * kDegree;
-    wished.aim.swingHigh_rad = 10 * kDegree;
+    wished.aim.depth.low = 1.7;
+    wished.aim.depth.high = 2.1;
+    wished.aim.swing.low = 5 * kDegree;
+    wished.aim.swing.high = 10 * kDegree;
     window.bench().document.submit(std::move(wished), QString());
     window.rail().choose(Step::Aim);
     showTab("aimTabs", 1);

@@ -2,6 +2,7 @@
 
 #include <QHBoxLayout>
 #include <QTimer>
+#include <utility>
 
 namespace wl {
 namespace {
@@ -46,7 +47,7 @@ BesidePage::BesidePage(Workbench& bench, QWidget* parent)
         bench_.say(QStringLiteral("▲ ") + sentence(fault, bench_.bench()));
     });
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &BesidePage::look);
-    connect(&bench_, &Workbench::benchChanged, this, &BesidePage::again);
+    connect(&bench_, &Workbench::benchChanged, this, &BesidePage::tellAgain);
 }
 
 bool BesidePage::isCurrent() const {
@@ -57,6 +58,20 @@ bool BesidePage::isCurrent() const {
 void BesidePage::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     look();
+    if (std::exchange(told_, true) == false) {
+        tellAgain();
+    }
+}
+
+// What was reckoned stays: only its words and colours are those of another bench or lamp.
+void BesidePage::tellAgain() {
+    if (!isVisible()) {
+        told_ = false;
+    } else if (show_ && isCurrent()) {
+        show_();
+    } else {
+        again();
+    }
 }
 
 void BesidePage::again() {
@@ -72,6 +87,8 @@ void BesidePage::look() {
     started_ = results->revision;
     const quint64 revision = started_;
     Beside::Work job = work(*results);
+    show_ = {};
+    told_ = true;
     if (!job) {
         done_ = revision;
         emit finished();
@@ -84,6 +101,7 @@ void BesidePage::look() {
             if (show) {
                 show();
             }
+            show_ = show;
             done_ = revision;
             emit finished();
         });

@@ -24,7 +24,8 @@ class BesidePage : public QWidget {
 
   protected:
     void showEvent(QShowEvent* event) override;
-    /// The work for these results; an empty function when there is nothing to reckon.
+    /// The work for these results; an empty function when there is nothing to reckon. What it
+    /// returns shows what was found, and shows it again when the units or the lamp are switched.
     virtual Beside::Work work(const Results& results) = 0;
     /// Works again although the design did not change (the shelf did, or a wish).
     void again();
@@ -37,6 +38,7 @@ class BesidePage : public QWidget {
 
   private:
     void look();
+    void tellAgain();
 
     Workbench& bench_;
     QVBoxLayout* content_;
@@ -44,7 +46,9 @@ class BesidePage : public QWidget {
     QProgressBar* progress_;
     quint64 started_ = 0;
     quint64 done_ = 0;
-    Beside beside_;  // last: its thread ends before what it reports to
+    Beside::Finish show_;  ///< shows what was reckoned last; may be called again
+    bool told_ = true;     ///< in the units and colours of the bench
+    Beside beside_;        // last: its thread ends before what it reports to
 };
 
 }  // namespace wl

@@ -238,9 +238,10 @@ QLineEdit* Form::line(const QString& label, const QString& objectName,
     line->setMaxLength(100);
     addRow(label, line);
     auto refresh = [this, line, read] {
-        if (!(line->hasFocus() && line->isModified())) {
+        const QString now = read(bench_.design());
+        if (!(line->hasFocus() && line->isModified()) && line->text() != now) {
             const QSignalBlocker blocker(line);
-            line->setText(read(bench_.design()));
+            line->setText(now);
             line->setCursorPosition(0);
         }
     };
@@ -311,8 +312,13 @@ QLabel* Form::readout(const QString& label, std::function<QString(const Results&
             text += was.isEmpty() ? was : QStringLiteral("  · ") + was;
         }
         value->setText(text);
+        // Under the hand it keeps the lines it once took: a row more and a row less from move to
+        // move sets the whole sheet out anew, and the eye loses its place.
+        const bool held = bench_.document.isHeld() && value->isVisible();
+        value->setMinimumHeight(held ? value->height() : 0);
     };
     connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
+    connect(&bench_.document, &Document::released, value, refresh);
     connect(&bench_, &Workbench::benchChanged, value, refresh);
     refresh();
     return value;

@@ -88,11 +88,17 @@ void ShelfPicker::showChosen() {
     const auto row = std::find(order_.begin(), order_.end(), place);
     if (place < 0 || row == order_.end()) {
         setCurrentIndex(-1);
-        clearEditText();
+        if (!lineEdit()->text().isEmpty()) {
+            clearEditText();
+        }
         return;
     }
-    setCurrentIndex(int(row - order_.begin()));
-    setEditText(currentText());
+    const int at = int(row - order_.begin());
+    if (currentIndex() == at && lineEdit()->text() == itemText(at)) {
+        return;  // set anew it would be painted anew, with every move of a handle
+    }
+    setCurrentIndex(at);
+    setEditText(itemText(at));
     lineEdit()->setCursorPosition(0);
 }
 

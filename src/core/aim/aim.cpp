@@ -7,22 +7,18 @@
 #include "core/aim/search.h"
 #include "core/aim/ways.h"
 #include "core/design/fields.h"
+#include "core/reckon/evaluate.h"
 
 namespace wl {
 namespace {
 
 // The field of a design's own wish a target stands in.
 std::string pathOf(const AimTarget& target) {
-    const std::string times = target.relative ? "_times" : "";
-    switch (target.what) {
-        case AimMeasure::Beats:
-            return "/aim/beats_low" + times;
-        case AimMeasure::Swing:
-        case AimMeasure::RollToYaw:
-            return "/aim/swing_low" + times;
-        default:
-            return "/aim/depth_low" + times;
-    }
+    static const char* const low[kAimMeasures] = {"/aim/depth_low", "/aim/beats_low",
+                                                  "/aim/swing_low", "/aim/roll_to_yaw_low",
+                                                  "/aim/pitch_low", "/aim/balance_low"};
+    const char* change = !target.relative ? "" : isPlain(target.what) ? "_more" : "_times";
+    return std::string(low[size_t(target.what)]) + change;
 }
 
 std::optional<Error> whyNot(const AimWish& wish, const std::vector<AimLever>& levers,
@@ -113,29 +109,37 @@ Design withRelaxation(Design design, const AimRelaxation& relaxation) {
     return design;
 }
 
+namespace {
+
+AimTarget targetOf(AimMeasure what, const AimBand& band, bool relative) {
+    constexpr double kOpenEnd = 1.25, kOpenPitch = 5 * kDegree, kOpenBalance = 0.02;
+    const auto& low = relative ? band.lowThanNow : band.low;
+    const auto& high = relative ? band.highThanNow : band.high;
+    AimTarget target{what, low.value_or(0.0), high.value_or(0.0), band.weight, relative};
+    if (isPlain(what)) {
+        const double open = what == AimMeasure::Pitch ? kOpenPitch : kOpenBalance;
+        target.low = low ? *low : *high - open;
+        target.high = high ? *high : *low + open;
+    } else {
+        target.low = low ? *low : *high / kOpenEnd;
+        target.high = high ? *high : *low * kOpenEnd;
+    }
+    return target;
+}
+
+}  // namespace
+
 AimWish wishOf(const Derived& derived) {
-    constexpr double kOpenEnd = 1.25, kAction = 0.5;
     const AimNotes& notes = derived.design->aim;
     const double depth = derived.design->brief.wantedDepth_m;
     AimWish wish;
     wish.settledOnly = notes.settledOnly;
     wish.onlyLevers = true;
-    const auto add = [&](AimMeasure what, const std::optional<double>& low,
-                         const std::optional<double>& high, double weight) {
-        if (low || high) {
-            wish.targets.push_back({what, low ? *low : *high / kOpenEnd,
-                                    high ? *high : *low * kOpenEnd, weight, notes.relative});
+    for (size_t i = 0; i < kAimMeasures; ++i) {
+        const AimBand& band = bandOf(notes, AimMeasure(i));
+        if (band.asked(notes.relative)) {
+            wish.targets.push_back(targetOf(AimMeasure(i), band, notes.relative));
         }
-    };
-    // A swing is told to a factor, a depth to a third: it weighs half.
-    if (notes.relative) {
-        add(AimMeasure::Depth, notes.depthLowTimes, notes.depthHighTimes, 1.0);
-        add(AimMeasure::Beats, notes.beatsLowTimes, notes.beatsHighTimes, 1.0);
-        add(AimMeasure::Swing, notes.swingLowTimes, notes.swingHighTimes, kAction);
-    } else {
-        add(AimMeasure::Depth, notes.depthLow_m, notes.depthHigh_m, 1.0);
-        add(AimMeasure::Beats, notes.beatsLow_1_s, notes.beatsHigh_1_s, 1.0);
-        add(AimMeasure::Swing, notes.swingLow_rad, notes.swingHigh_rad, kAction);
     }
     if (wish.targets.empty()) {
         wish.targets.push_back(
@@ -153,7 +157,54 @@ AimWish wishOf(const Derived& derived) {
     return wish;
 }
 
+std::vector<AimTarget> likeTargets(const AimValues& other) {
+    constexpr double kNear = 0.1, kSwingNear = 0.25;
+    std::vector<AimTarget> targets;
+    for (const AimMeasure what : {AimMeasure::Depth, AimMeasure::Beats, AimMeasure::Swing}) {
+        const bool swing = what == AimMeasure::Swing;
+        const double wide = swing ? kSwingNear : kNear;
+        if (other.of(what).value_or(0.0) > 0.0) {
+            targets.push_back(
+                {what, 1 - wide, 1 + wide, swing ? AimNotes::kSwingWeight : 1.0, true});
+        }
+    }
+    return targets;
+}
+
+Design withWishLike(Design design, const AimValues& other) {
+    AimNotes& notes = design.aim;
+    notes.relative = false;
+    for (AimBand* band : {&notes.depth, &notes.beats, &notes.swing}) {
+        band->low = band->high = std::nullopt;
+    }
+    for (const AimTarget& target : likeTargets(other)) {
+        const AimTarget figures = *absoluteOf(target, other);
+        AimBand& band = target.what == AimMeasure::Depth   ? notes.depth
+                        : target.what == AimMeasure::Beats ? notes.beats
+                                                           : notes.swing;
+        const std::string low = pathOf(figures);
+        const std::string high = low.substr(0, low.size() - 3) + "high";
+        band.low = heldToField(design, low, figures.low);
+        band.high = heldToField(design, high, figures.high);
+    }
+    return design;
+}
+
 namespace {
+
+Result<AimValues> valuesUnguarded(const Design& design, const Model& model,
+                                  const std::stop_token& stop) {
+    const Result<Derived> derived = evaluate(design, nullptr, model);
+    if (!derived) {
+        return derived.error();
+    }
+    const Run run = computeRun(*derived, stop, kFineRetrieve);
+    const Swim swim = swimOf(*derived, run);
+    if (stop.stop_requested()) {
+        return Error{"aim.stopped", "", {}, {}};
+    }
+    return valuesOf(*derived, run, &swim);
+}
 
 Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const Model& model,
                                const std::stop_token& stop, const AimFound& found,
@@ -180,13 +231,14 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
     answer.drawn = valuesOf(*base.plan.reached, run, &swim);
     std::vector<SoughtTarget> sought;
     for (const AimTarget& target : wish.targets) {
-        const auto absolute = absoluteOf(target, answer.drawn);
+        const AimValues& held = wish.like ? *wish.like : answer.drawn;
+        const auto absolute = absoluteOf(target, held);
         if (!absolute) {
             return Error{"aim.not_told", pathOf(target), {}, {}};
         }
-        const double doubt = target.relative
-                                 ? relativeDoubt(*absolute, *answer.drawn.of(target.what))
-                                 : aimDoubt(target.what, base.filmed);
+        const double doubt = !target.relative ? aimDoubt(target.what, base.filmed)
+                             : wish.like      ? likeDoubt(*absolute, *held.of(target.what))
+                                              : relativeDoubt(*absolute, *held.of(target.what));
         sought.push_back({*absolute, doubt});
         answer.targets.push_back(*absolute);
         answer.doubts.push_back(doubt);
@@ -254,6 +306,14 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
 }
 
 }  // namespace
+
+Result<AimValues> aimValuesOf(const Design& design, const Model& model, std::stop_token stop) {
+    try {
+        return valuesUnguarded(design, model, stop);
+    } catch (const std::exception&) {
+        return Error{"internal.numeric", "", {}, {}};
+    }
+}
 
 Result<AimAnswer> aim(const Design& design, const AimWish& wish, const Model& model,
                       std::stop_token stop, const AimFound& found, const Told& told) {

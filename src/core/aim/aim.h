@@ -103,6 +103,18 @@ Design withRelaxation(Design design, const AimRelaxation& relaxation);
 /// free.
 AimWish wishOf(const Derived& derived);
 
+/// What the full chain says of a bait as it is drawn, for one that shall be like it. Errors: those
+/// of the evaluation, "aim.stopped".
+Result<AimValues> aimValuesOf(const Design& design, const Model& model = {},
+                              std::stop_token stop = {});
+
+/// Like a bait of which these are told: its depth and its beats within a tenth, its swing within a
+/// quarter, as far as they are told, relative to it.
+std::vector<AimTarget> likeTargets(const AimValues& other);
+
+/// The design with another's figures for its wish, as `likeTargets` has them.
+Design withWishLike(Design design, const AimValues& other);
+
 /// Called as ways are found, with all known so far: first the best of single levers alone, then the
 /// ways in the order they are sought. No trials counted, no points yet. From the thread that aims,
 /// the last time before `aim` returns.

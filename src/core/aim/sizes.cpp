@@ -23,7 +23,7 @@ Result<AimWish> inFigures(const Design& design, const AimWish& wish, const Model
         told.levers = usualLevers(*base->plan.reached);
     }
     for (AimTarget& target : told.targets) {
-        const auto absolute = absoluteOf(target, drawn);
+        const auto absolute = absoluteOf(target, wish.like ? *wish.like : drawn);
         if (!absolute) {
             return Error{"aim.not_told", "/aim/relative", {}, {}};
         }

@@ -41,6 +41,24 @@ Quantity quantityOf(AimMeasure measure) {
     return Quantity::Number;
 }
 
+const AimBand& bandOf(const AimNotes& notes, AimMeasure measure) {
+    switch (measure) {
+        case AimMeasure::Depth:
+            return notes.depth;
+        case AimMeasure::Beats:
+            return notes.beats;
+        case AimMeasure::Swing:
+            return notes.swing;
+        case AimMeasure::RollToYaw:
+            return notes.rollToYaw;
+        case AimMeasure::Pitch:
+            return notes.pitch;
+        case AimMeasure::CastBalance:
+            break;
+    }
+    return notes.balance;
+}
+
 double heldToField(const Design& design, const std::string& path, double value) {
     const auto field = findField(design, path);
     return field ? std::clamp(value, field->min, field->max) : value;
@@ -247,6 +265,12 @@ double relativeDoubt(const AimTarget& absolute, double drawn) {
     return std::min(doubt, aimDoubt(what, false));
 }
 
+double likeDoubt(const AimTarget& absolute, double other) {
+    constexpr double kNotShared = 0.5;
+    const double own = aimDoubt(absolute.what, false);
+    return std::min(own, std::hypot(relativeDoubt(absolute, other), kNotShared * own));
+}
+
 double chanceOf(const AimTarget& target, double value, double doubt) {
     const double y = scaled(target.what, value);
     return normal((scaled(target.what, target.high) - y) / doubt) -
@@ -272,11 +296,11 @@ double lossOf(const AimTarget& target, double value, double doubt) {
     return std::log(best / kLeastChance) + 0.5 * std::max(0.0, off * off - kEdge * kEdge);
 }
 
-std::optional<AimTarget> absoluteOf(const AimTarget& target, const AimValues& drawn) {
+std::optional<AimTarget> absoluteOf(const AimTarget& target, const AimValues& of) {
     if (!target.relative) {
         return target;
     }
-    const auto now = drawn.of(target.what);
+    const auto now = of.of(target.what);
     if (!now) {
         return std::nullopt;
     }

@@ -26,8 +26,8 @@ constexpr bool isPlain(AimMeasure measure) {
 /// The unit a measure is told in.
 Quantity quantityOf(AimMeasure measure);
 
-/// A band, inclusive, SI. Relative: `low` and `high` are times what the bait as drawn does (of a
-/// pitch: radians more than it).
+/// A band, inclusive, SI. Relative: `low` and `high` are times what the bait as drawn, or the one
+/// it shall be like, does (of a pitch and a balance: so much more than it).
 struct AimTarget {
     AimMeasure what = AimMeasure::Depth;
     double low = 0.0;
@@ -48,6 +48,17 @@ struct AimLever {
     bool operator==(const AimLever&) const = default;
 };
 
+/// What the wish says of a measure.
+const AimBand& bandOf(const AimNotes& notes, AimMeasure measure);
+
+/// What a bait does by the model.
+struct AimValues {
+    std::array<std::optional<double>, kAimMeasures> told;
+    double pull_N = 0.0;
+    double lineAngle_rad = 0.0;
+    std::optional<double> of(AimMeasure what) const { return told[size_t(what)]; }
+};
+
 /// Targets besides those of rest, which are the brief's and are met by the lead of every answer.
 /// No levers: the usual ones. `settledOnly`: no answer whose roll under way grows, or is not
 /// settled.
@@ -57,6 +68,8 @@ struct AimWish {
     bool settledOnly = false;
     bool onlyLevers = false;  ///< no levers means none
     bool bestOnly = false;    ///< one way, and no relaxations
+    /// Of another bait: what is relative is relative to it.
+    std::optional<AimValues> like = {};
 };
 
 /// Held to what the field at `path` may hold, so that what is found can be kept in a file.
@@ -80,14 +93,6 @@ void setLever(Design& design, const BodyCurves& body, AimLeverKind kind, double 
 /// their fields may hold.
 std::vector<AimLever> usualLevers(const Derived& derived);
 
-/// What a bait does by the model.
-struct AimValues {
-    std::array<std::optional<double>, kAimMeasures> told;
-    double pull_N = 0.0;
-    double lineAngle_rad = 0.0;
-    std::optional<double> of(AimMeasure what) const { return told[size_t(what)]; }
-};
-
 /// How far the truth may lie from the model, one standard deviation: of the logarithm, or of the
 /// value itself for a pitch and a balance. Judged from the model's own bands: two standard
 /// deviations make the 35 % of a depth and the factor 2.5 of a swing. A change from the bait in
@@ -96,6 +101,9 @@ struct AimValues {
 double aimDoubt(AimMeasure what, bool filmed);
 /// `absolute`: the band a relative target comes to; `drawn`: what the bait in hand is told to do.
 double relativeDoubt(const AimTarget& absolute, double drawn);
+/// Of a bait beside another one: what the model has wrong it has wrong of both, by half (judged),
+/// and no surer than a change of one bait.
+double likeDoubt(const AimTarget& absolute, double other);
 
 /// Chance of landing in a target's band when the model says `value`.
 double chanceOf(const AimTarget& absolute, double value, double doubt);
@@ -105,7 +113,7 @@ double bestChance(const AimTarget& absolute, double doubt);
 /// where the chance is too small for a number.
 double lossOf(const AimTarget& absolute, double value, double doubt);
 
-/// A relative target's band in figures; nothing when the bait as drawn does not tell that.
-std::optional<AimTarget> absoluteOf(const AimTarget& target, const AimValues& drawn);
+/// A relative target's band in figures; nothing when the bait it is relative to does not tell that.
+std::optional<AimTarget> absoluteOf(const AimTarget& target, const AimValues& of);
 
 }  // namespace wl

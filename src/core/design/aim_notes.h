@@ -5,16 +5,27 @@
 
 namespace wl {
 
-/// Bands in figures, or times what the bait does as it is drawn. An empty end stands a quarter from
-/// the other; no band at all is the brief's depth within a tenth.
+/// A band wished, in figures (SI) or against what the bait does as it is drawn: so many times that,
+/// or so much more. An empty end stands a quarter from the other, where it is added a fixed step.
+struct AimBand {
+    std::optional<double> low, high;
+    std::optional<double> lowThanNow, highThanNow;
+    double weight = 1.0;  ///< against the others'
+
+    bool asked(bool relative) const { return relative ? lowThanNow || highThanNow : low || high; }
+    bool operator==(const AimBand&) const = default;
+};
+
+/// No band at all is the brief's depth within a tenth.
 struct AimNotes {
+    static constexpr double kSwingWeight = 0.5;  ///< told to a factor, a depth to a third
+
     bool relative = false;
-    std::optional<double> depthLow_m, depthHigh_m;
-    std::optional<double> beatsLow_1_s, beatsHigh_1_s;
-    std::optional<double> swingLow_rad, swingHigh_rad;
-    std::optional<double> depthLowTimes, depthHighTimes;
-    std::optional<double> beatsLowTimes, beatsHighTimes;
-    std::optional<double> swingLowTimes, swingHighTimes;
+    AimBand depth, beats;
+    AimBand swing{{}, {}, {}, {}, kSwingWeight};
+    AimBand rollToYaw{{}, {}, {}, {}, kSwingWeight};
+    AimBand pitch;    ///< under way, nose up +
+    AimBand balance;  ///< centre of gravity from the nose, of the length
     bool angleMoves = true;
     bool lengthMoves = true;
     bool widthMoves = true;

@@ -1,6 +1,8 @@
 // Fields of what a bait is wished to do. See describe.h.
 #pragma once
 
+#include <string_view>
+
 #include "core/base/quantity.h"
 #include "core/base/units.h"
 #include "core/design/about.h"
@@ -8,40 +10,116 @@
 
 namespace wl {
 
+/// The five fields of a band, in the order they are told in.
+struct BandFields {
+    /// One end's name in files and its words.
+    struct End {
+        std::string_view name;
+        About about;
+    };
+    Quantity quantity = Quantity::Number;
+    double min = 0.0, max = 0.0;  ///< of a figure
+    End low, high;
+    Quantity changeQuantity = Quantity::Number;
+    double changeMin = 0.1, changeMax = 5.0;  ///< of times, or of what is added
+    End lowThanNow, highThanNow;
+    End weight;
+};
+
+template <class V>
+void describeBand(V& v, AimBand& band, bool relative, const BandFields& f) {
+    v.optional(f.low.name, f.quantity, band.low, f.min, f.max, f.low.about.when(!relative));
+    v.optional(f.high.name, f.quantity, band.high, f.min, f.max, f.high.about.when(!relative));
+    v.optional(f.lowThanNow.name, f.changeQuantity, band.lowThanNow, f.changeMin, f.changeMax,
+               f.lowThanNow.about.when(relative));
+    v.optional(f.highThanNow.name, f.changeQuantity, band.highThanNow, f.changeMin, f.changeMax,
+               f.highThanNow.about.when(relative));
+    v.number(f.weight.name, Quantity::Number, band.weight, 0.1, 10.0,
+             f.weight.about.when(band.asked(relative))
+                 .explained("Against the other wishes: 2 counts as much as two of them"));
+}
+
 template <class V>
 void describe(V& v, AimNotes& a) {
     using Q = Quantity;
-    constexpr double kMostTimes = 5.0, kLeastTimes = 0.1;
-    const bool figures = !a.relative;
+    constexpr Q kDegrees = Q::Angle;
+    constexpr const char* kOpenEnd = said("Empty: a quarter more");
+    constexpr const char* kBothSwings = said("Yaw and roll together");
+    constexpr const char* kFromNose = said("Centre of gravity from the nose, of the length");
     v.flag("relative", a.relative,
-           told("Times what it does now")
+           told("Against what it does now")
                .explained("A change from a bait you know is surer than a figure"));
-    v.optional("depth_low", Q::Distance, a.depthLow_m, 0.05, 30.0,
-               told("Depth from")
-                   .when(figures)
-                   .explained("No wish at all: the brief's depth within a tenth"));
-    v.optional("depth_high", Q::Distance, a.depthHigh_m, 0.05, 30.0,
-               told("Depth to").when(figures).explained("Empty: a quarter more"));
-    v.optional("beats_low", Q::Number, a.beatsLow_1_s, 0.2, 40.0,
-               told("Beats a second from").when(figures));
-    v.optional("beats_high", Q::Number, a.beatsHigh_1_s, 0.2, 40.0,
-               told("Beats a second to").when(figures));
-    v.optional("swing_low", Q::Angle, a.swingLow_rad, 0.5 * kDegree, 60.0 * kDegree,
-               told("Half-swing from").when(figures).explained("Yaw and roll together"));
-    v.optional("swing_high", Q::Angle, a.swingHigh_rad, 0.5 * kDegree, 60.0 * kDegree,
-               told("Half-swing to").when(figures).explained("Yaw and roll together"));
-    v.optional("depth_low_times", Q::Number, a.depthLowTimes, kLeastTimes, kMostTimes,
-               told("Depth, times now, from").when(a.relative).explained("1.3: deeper by a third"));
-    v.optional("depth_high_times", Q::Number, a.depthHighTimes, kLeastTimes, kMostTimes,
-               told("Depth, times now, to").when(a.relative).explained("Empty: a quarter more"));
-    v.optional("beats_low_times", Q::Number, a.beatsLowTimes, kLeastTimes, kMostTimes,
-               told("Beats, times now, from").when(a.relative));
-    v.optional("beats_high_times", Q::Number, a.beatsHighTimes, kLeastTimes, kMostTimes,
-               told("Beats, times now, to").when(a.relative));
-    v.optional("swing_low_times", Q::Number, a.swingLowTimes, kLeastTimes, kMostTimes,
-               told("Swing, times now, from").when(a.relative));
-    v.optional("swing_high_times", Q::Number, a.swingHighTimes, kLeastTimes, kMostTimes,
-               told("Swing, times now, to").when(a.relative));
+    describeBand(
+        v, a.depth, a.relative,
+        {.quantity = Q::Distance,
+         .min = 0.05,
+         .max = 30.0,
+         .low = {"depth_low",
+                 told("Depth from").explained("No wish at all: the brief's depth within a tenth")},
+         .high = {"depth_high", told("Depth to").explained(kOpenEnd)},
+         .lowThanNow = {"depth_low_times",
+                        told("Depth, times now, from").explained("1.3: deeper by a third")},
+         .highThanNow = {"depth_high_times", told("Depth, times now, to").explained(kOpenEnd)},
+         .weight = {"depth_weight", told("Depth counts")}});
+    describeBand(
+        v, a.beats, a.relative,
+        {.quantity = Q::Number,
+         .min = 0.2,
+         .max = 40.0,
+         .low = {"beats_low", told("Beats a second from")},
+         .high = {"beats_high", told("Beats a second to").explained(kOpenEnd)},
+         .lowThanNow = {"beats_low_times", told("Beats, times now, from")},
+         .highThanNow = {"beats_high_times", told("Beats, times now, to").explained(kOpenEnd)},
+         .weight = {"beats_weight", told("Beats count")}});
+    describeBand(
+        v, a.swing, a.relative,
+        {.quantity = kDegrees,
+         .min = 0.5 * kDegree,
+         .max = 60.0 * kDegree,
+         .low = {"swing_low", told("Half-swing from").explained(kBothSwings)},
+         .high = {"swing_high", told("Half-swing to").explained(kBothSwings)},
+         .lowThanNow = {"swing_low_times", told("Swing, times now, from")},
+         .highThanNow = {"swing_high_times", told("Swing, times now, to").explained(kOpenEnd)},
+         .weight = {"swing_weight", told("Swing counts")}});
+    describeBand(
+        v, a.rollToYaw, a.relative,
+        {.quantity = Q::Number,
+         .min = 0.05,
+         .max = 20.0,
+         .low = {"roll_to_yaw_low", told("Roll to yaw from").explained("1: as much roll as yaw")},
+         .high = {"roll_to_yaw_high", told("Roll to yaw to").explained(kOpenEnd)},
+         .lowThanNow = {"roll_to_yaw_low_times", told("Roll to yaw, times now, from")},
+         .highThanNow = {"roll_to_yaw_high_times",
+                         told("Roll to yaw, times now, to").explained(kOpenEnd)},
+         .weight = {"roll_to_yaw_weight", told("Roll to yaw counts")}});
+    describeBand(
+        v, a.pitch, a.relative,
+        {.quantity = kDegrees,
+         .min = -80.0 * kDegree,
+         .max = 80.0 * kDegree,
+         .low = {"pitch_low", told("Under way, nose up, from").explained("Nose down is under 0")},
+         .high = {"pitch_high", told("Under way, nose up, to").explained("Empty: 5° more")},
+         .changeQuantity = kDegrees,
+         .changeMin = -40.0 * kDegree,
+         .changeMax = 40.0 * kDegree,
+         .lowThanNow = {"pitch_low_more", told("Under way, nose higher by, from")},
+         .highThanNow = {"pitch_high_more",
+                         told("Under way, nose higher by, to").explained("Empty: 5° more")},
+         .weight = {"pitch_weight", told("Nose under way counts")}});
+    describeBand(
+        v, a.balance, a.relative,
+        {.quantity = Q::Fraction,
+         .min = 0.1,
+         .max = 0.9,
+         .low = {"balance_low", told("Weight lies from").explained(kFromNose)},
+         .high = {"balance_high", told("Weight lies to").explained("Empty: 2 % farther aft")},
+         .changeQuantity = Q::Fraction,
+         .changeMin = -0.4,
+         .changeMax = 0.4,
+         .lowThanNow = {"balance_low_more", told("Weight farther aft by, from")},
+         .highThanNow = {"balance_high_more",
+                         told("Weight farther aft by, to").explained("Empty: 2 % more")},
+         .weight = {"balance_weight", told("Weight's place counts")}});
     v.flag("angle_moves", a.angleMoves, told("Lip angle may change"));
     v.flag("length_moves", a.lengthMoves, told("Lip length may change"));
     v.flag("width_moves", a.widthMoves, told("Lip width may change"));

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -47,8 +48,8 @@ class FieldWalk {
           only_(only),
           path_(std::move(path)) {}
 
-    void number(std::string_view name, Quantity quantity, double& value, double min, double max,
-                const About& about) {
+    [[gnu::noinline]] void number(std::string_view name, Quantity quantity, double& value,
+                                  double min, double max, const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Number, about, min, max);
             f.quantity = quantity;
@@ -56,15 +57,17 @@ class FieldWalk {
             give(std::move(f), {.plain = &value});
         }
     }
-    void count(std::string_view name, int& value, int min, int max, const About& about) {
+    [[gnu::noinline]] void count(std::string_view name, int& value, int min, int max,
+                                 const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Count, about, min, max);
             f.value = value;
             give(std::move(f), {.count = &value});
         }
     }
-    void optional(std::string_view name, Quantity quantity, std::optional<double>& value,
-                  double min, double max, const About& about) {
+    [[gnu::noinline]] void optional(std::string_view name, Quantity quantity,
+                                    std::optional<double>& value, double min, double max,
+                                    const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Number, about, min, max);
             f.quantity = quantity;
@@ -73,14 +76,15 @@ class FieldWalk {
             give(std::move(f), {.maybe = &value});
         }
     }
-    void text(std::string_view name, std::string& value, size_t maxBytes, const About& about) {
+    [[gnu::noinline]] void text(std::string_view name, std::string& value, size_t maxBytes,
+                                const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Text, about, 0, double(maxBytes));
             f.text = value;
             give(std::move(f), {.text = &value});
         }
     }
-    void flag(std::string_view name, bool& value, const About& about) {
+    [[gnu::noinline]] void flag(std::string_view name, bool& value, const About& about) {
         if (wanted(name)) {
             Field f = field(name, FieldKind::Flag, about, 0, 1);
             f.value = value ? 1 : 0;
@@ -88,23 +92,16 @@ class FieldWalk {
         }
     }
     template <class E, size_t N>
-    void choice(std::string_view name, E& value, const std::array<Choice, N>& answers,
-                const About& about) {
-        if (wanted(name)) {
-            Field f = field(name, FieldKind::Choice, about, 0, double(N - 1));
-            f.value = double(value);
-            for (const Choice& answer : answers) {
-                f.answers.push_back(answer.words);
-            }
-            give(std::move(f), {.choice = &value, .choose = [](void* at, int answer) {
-                                    *static_cast<E*>(at) = E(answer);
-                                }});
-        }
+    [[gnu::noinline]] void choice(std::string_view name, E& value,
+                                  const std::array<Choice, N>& answers, const About& about) {
+        answered(name, double(value), answers, about,
+                 {.choice = &value,
+                  .choose = [](void* at, int answer) { *static_cast<E*>(at) = E(answer); }});
     }
     void mesh(std::string_view, SharedMesh&, size_t, const About&) {}
     void bytes(std::string_view, SharedBytes&, size_t, const About&) {}
     template <class T>
-    void group(std::string_view name, T& value, const About& about) {
+    [[gnu::noinline]] void group(std::string_view name, T& value, const About& about) {
         const Place before = place_;
         const size_t length = path_.size();
         path_.append("/").append(name);
@@ -116,7 +113,8 @@ class FieldWalk {
         place_ = before;
     }
     template <class T>
-    void list(std::string_view name, std::vector<T>& items, size_t, size_t, const About& about) {
+    [[gnu::noinline]] void list(std::string_view name, std::vector<T>& items, size_t, size_t,
+                                const About& about) {
         const Place before = place_;
         const size_t length = path_.size();
         path_.append("/").append(name);
@@ -167,6 +165,18 @@ class FieldWalk {
                         T fresh{};
                         describe(walk, fresh);
                     }};
+    }
+    [[gnu::noinline]] void answered(std::string_view name, double value,
+                                    std::span<const Choice> answers, const About& about,
+                                    const FieldSlot& slot) const {
+        if (wanted(name)) {
+            Field f = field(name, FieldKind::Choice, about, 0, double(answers.size() - 1));
+            f.value = value;
+            for (const Choice& answer : answers) {
+                f.answers.push_back(answer.words);
+            }
+            give(std::move(f), slot);
+        }
     }
     void give(Field f, const FieldSlot& slot) const {
         if (onField_) {

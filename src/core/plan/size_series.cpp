@@ -45,7 +45,8 @@ class Resize {
   public:
     explicit Resize(double k) : k_(k) {}
 
-    void number(std::string_view, Quantity, double& value, double, double, const About& about) {
+    [[gnu::noinline]] void number(std::string_view, Quantity, double& value, double, double,
+                                  const About& about) {
         switch (about.inSeries) {
             case InSeries::Scales:
                 value *= k_;
@@ -57,14 +58,14 @@ class Resize {
                 break;
         }
     }
-    void optional(std::string_view, Quantity, std::optional<double>& value, double, double,
-                  const About& about) {
+    [[gnu::noinline]] void optional(std::string_view, Quantity, std::optional<double>& value,
+                                    double, double, const About& about) {
         if (about.inSeries == InSeries::LeftOut) {
             value.reset();
         }
     }
     template <class T>
-    void group(std::string_view, T& value, const About& about) {
+    [[gnu::noinline]] void group(std::string_view, T& value, const About& about) {
         if (about.inSeries == InSeries::LeftOut) {
             value = {};
         } else if constexpr (std::is_same_v<T, Body>) {
@@ -75,7 +76,8 @@ class Resize {
         }
     }
     template <class T>
-    void list(std::string_view, std::vector<T>& items, size_t, size_t, const About& about) {
+    [[gnu::noinline]] void list(std::string_view, std::vector<T>& items, size_t, size_t,
+                                const About& about) {
         if (about.inSeries == InSeries::LeftOut) {
             items.clear();
         }

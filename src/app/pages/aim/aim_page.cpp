@@ -1,6 +1,7 @@
 #include "app/kit/form.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/aim/aim_tabs.h"
+#include "app/pages/aim/like_button.h"
 #include "app/pages/levers_part.h"
 #include "app/pages/pages.h"
 #include "session/words.h"
@@ -9,12 +10,16 @@ namespace wl {
 
 QWidget* makeAimPage(Workbench& bench) {
     auto* wish = new Form(bench, tr("It should run"));
+    wish->add(new LikeButton(bench));
     wish->field("/aim/relative");
     wish->hideIdle();
-    wish->fields({"/aim/depth_low", "/aim/depth_high", "/aim/beats_low", "/aim/beats_high",
-                  "/aim/swing_low", "/aim/swing_high", "/aim/depth_low_times",
-                  "/aim/depth_high_times", "/aim/beats_low_times", "/aim/beats_high_times",
-                  "/aim/swing_low_times", "/aim/swing_high_times"});
+    for (const char* what : {"depth", "beats", "swing", "roll_to_yaw", "pitch", "balance"}) {
+        const QString band = QStringLiteral("/aim/%1_").arg(QLatin1String(what));
+        for (const char* end :
+             {"low", "high", "low_times", "high_times", "low_more", "high_more", "weight"}) {
+            wish->field(band + QLatin1String(end));
+        }
+    }
     wish->note(
         tr("An end left empty stands a quarter from the other. No wish at all is the "
            "brief's depth within a tenth. How it rests is the brief's too: the lead of "

@@ -147,6 +147,16 @@ QStringList wayWords(const Workbench& bench, const AimWay& way, const AimAnswer&
         lines << tr("Plugs of lead in place of the denser ones drawn.");
     }
     lines << tr("Gives %1.").arg(toldWords(bench, way.told));
+    QStringList wished;  // what is told only where it is asked for
+    for (const AimTarget& target : answer.targets) {
+        const auto value = way.told.of(target.what);
+        if (value && (target.what == AimMeasure::RollToYaw || isPlain(target.what))) {
+            wished << tr("%1 %2").arg(measureName(target.what), figure(bench, target.what, *value));
+        }
+    }
+    if (!wished.isEmpty()) {
+        lines << tr("And %1.").arg(wished.join(QStringLiteral(", ")));
+    }
     QStringList chances;
     for (size_t i = 0; i < way.chances.size(); ++i) {
         chances << tr("%1 %2").arg(measureName(answer.targets[i].what),

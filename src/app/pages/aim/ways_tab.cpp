@@ -63,7 +63,7 @@ class WaysTab : public BesidePage {
     void showEvent(QShowEvent* event) override {
         BesidePage::showEvent(event);
         dashes_.reset();  // taken off the bait meanwhile
-        dash();
+        tell();
     }
     Beside::Work work(const Results& results) override {
         const auto derived = results.derived;
@@ -179,9 +179,11 @@ class WaysTab : public BesidePage {
             const QString changes = changeWords(bench(), answer_.levers, p.values, *drawn_);
             lines << tr("A trial: %1.").arg(changes.isEmpty() ? tr("as drawn") : changes)
                   << tr("Gives about %1; chance of all %2.")
-                         .arg(toldWords(bench(), told), bench().text(Quantity::Fraction, p.chance))
-                  << tr("Taken over, its lead is planned and all reckoned anew.");
-            takes = !changes.isEmpty();
+                         .arg(toldWords(bench(), told), bench().text(Quantity::Fraction, p.chance));
+            if (!changes.isEmpty()) {
+                lines << provenWords();
+                takes = proven_ && !proven_->refusal;
+            }
         } else if (row >= 0 && row < wayCount() && drawn_) {
             const AimWay& way = answer_.ways[size_t(row)];
             lines = wayWords(bench(), way, answer_, *drawn_);
@@ -202,6 +204,22 @@ class WaysTab : public BesidePage {
         words_->setText(lines.join(QStringLiteral("\n")));
         showCloud();
         dash();
+    }
+
+    // What has come of the chosen trial so far.
+    QStringList provenWords() {
+        if (!proven_) {
+            return {tr("Its lead is being planned, and all of it reckoned.")};
+        }
+        if (proven_->refusal) {
+            return {QStringLiteral("▲ ") + sentence(*proven_->refusal, bench().bench())};
+        }
+        QStringList lines{tr("Its lead planned and all of it reckoned, it gives %1.")
+                              .arg(toldWords(bench(), proven_->told))};
+        if (!proven_->leadMet) {
+            lines << tr("▲ Its bores do not bring it to rest as wanted.");
+        }
+        return lines;
     }
 
     /// What is chosen: a way's design, or a trial's with the lead as it is.
@@ -233,6 +251,7 @@ class WaysTab : public BesidePage {
         if (!chosen || *chosen == *drawn_) {
             reckoned_.cancel();
             dashes_.reset();
+            proven_.reset();
             bench().setDashed({});
             return;
         }
@@ -244,18 +263,40 @@ class WaysTab : public BesidePage {
         const QString label =
             point_ >= 0 ? tr("a trial") : wayName(answer_.ways[size_t(row)], answer_.levers);
         const auto near = bench().results()->derived;
-        reckoned_.start([this, design = *chosen, near, label](
+        const bool trial = point_ >= 0;
+        proven_.reset();
+        reckoned_.start([this, design = *chosen, near, label, trial](
                             std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
-            Result<Derived> derived = evaluate(design, near.get(), near->model);
-            if (!derived) {
-                return [this] { bench().setDashed({}); };
-            }
+            Proven proven;
             auto other = std::make_shared<OtherBait>();
             other->label = label;
-            other->derived = std::make_shared<const Derived>(std::move(derived).value());
-            other->run =
-                std::make_shared<const Run>(computeRun(*other->derived, stop, kFineRetrieve));
-            return [this, other] { bench().setDashed(other); };
+            if (trial) {
+                Result<LeadPlan> plan = planLead(design, near.get(), stop);
+                proven.refusal = plan ? std::nullopt : std::optional(plan.error());
+                if (plan) {
+                    proven.design = plan->design;
+                    proven.leadMet = isMet(*plan);
+                    other->derived = plan->reached;
+                }
+            } else if (Result<Derived> derived = evaluate(design, near.get(), near->model)) {
+                other->derived = std::make_shared<const Derived>(std::move(derived).value());
+            }
+            if (other->derived) {
+                other->run =
+                    std::make_shared<const Run>(computeRun(*other->derived, stop, kFineRetrieve));
+                const Swim swim = swimOf(*other->derived, *other->run);
+                proven.told = valuesOf(*other->derived, *other->run, &swim);
+            }
+            if (stop.stop_requested()) {
+                return {};
+            }
+            return [this, other, trial, proven] {
+                bench().setDashed(other->derived ? other : nullptr);
+                if (trial && point_ >= 0) {
+                    proven_ = proven;
+                    tell();
+                }
+            };
         });
     }
 
@@ -281,16 +322,9 @@ class WaysTab : public BesidePage {
     }
 
     void takePoint() {
-        const std::optional<Design> design = chosenDesign();
-        if (!design) {
-            return;
+        if (proven_ && !proven_->refusal) {
+            bench().document.submit(Design(proven_->design), tr("Aim: a trial"));
         }
-        const Result<LeadPlan> plan = planLead(*design, bench().results()->derived.get());
-        if (!plan) {
-            bench().say(QStringLiteral("▲ ") + sentence(plan.error(), bench().bench()));
-            return;
-        }
-        bench().document.submit(Design(plan->design), tr("Aim: a trial"));
     }
 
     void showCloud() {
@@ -300,6 +334,9 @@ class WaysTab : public BesidePage {
     }
 
     void choosePoint(int point) {
+        if (point != point_) {
+            proven_.reset();
+        }
         point_ = point;
         const QSignalBlocker quiet(table_);
         table_->setCurrentCell(-1, -1);
@@ -317,6 +354,14 @@ class WaysTab : public BesidePage {
     DesignPtr drawn_;
     int point_ = -1;  ///< of the cloud, chosen; -1: none
     quint64 asked_ = 0;
+    /// The chosen trial with its lead planned, gone through the full chain.
+    struct Proven {
+        Design design;
+        AimValues told;
+        bool leadMet = false;
+        std::optional<Error> refusal;
+    };
+    std::optional<Proven> proven_;
     std::optional<Design> dashes_;  ///< what stands dashed, or is being reckoned to
     Beside reckoned_;               // last: its thread ends before what it reports to
 };
