@@ -92,14 +92,9 @@ class DrawingPainter {
             p_.setPen(Qt::NoPen);
             p_.drawPath(whole);
         }
-        pen.setCapStyle(Qt::SquareCap);  // fills the corners
         p_.setPen(pen);
         for (const QPolygonF& corners : whole.toSubpathPolygons()) {
-            QList<QLineF> arms;
-            for (qsizetype i = 1; i < corners.size(); ++i) {
-                arms << QLineF(corners[i - 1], corners[i]);
-            }
-            p_.drawLines(arms);
+            drawArms(p_, corners);
         }
     }
 
@@ -186,6 +181,17 @@ QPen benchPen(Stroke stroke) {
 }
 
 }  // namespace
+
+void drawArms(QPainter& painter, const QPolygonF& corners) {
+    QPen pen = painter.pen();
+    pen.setCapStyle(Qt::SquareCap);  // fills the corners
+    painter.setPen(pen);
+    QList<QLineF> arms;
+    for (qsizetype i = 1; i < corners.size(); ++i) {
+        arms << QLineF(corners[i - 1], corners[i]);
+    }
+    painter.drawLines(arms);
+}
 
 void paintDrawing(QPainter& painter, const Drawing& drawing, const QPointF& origin,
                   double unitsPerMm, const DrawnStyle& style) {

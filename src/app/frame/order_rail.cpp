@@ -1,5 +1,6 @@
 #include "app/frame/order_rail.h"
 
+#include <QPaintEvent>
 #include <QPainter>
 #include <QStyledItemDelegate>
 
@@ -13,7 +14,10 @@ constexpr int kVerdict = Qt::UserRole, kIdle = Qt::UserRole + 1, kWas = Qt::User
 
 class RailDelegate : public QStyledItemDelegate {
   public:
-    using QStyledItemDelegate::QStyledItemDelegate;
+    /// `painted`: where the rail is being painted, for a list paints all between its first and its
+    /// last changed line.
+    RailDelegate(const QRegion& painted, QObject* parent)
+        : QStyledItemDelegate(parent), painted_(painted) {}
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override {
         return {150, 44};
     }
@@ -22,6 +26,9 @@ class RailDelegate : public QStyledItemDelegate {
         const Inks& c = inks();
         const bool active = option.state.testFlag(QStyle::State_Selected);
         const QRect r = option.rect;
+        if (!painted_.intersects(r)) {
+            return;
+        }
         p->fillRect(r, active ? c.sheet : c.ground);
         if (active) {
             p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.water);
@@ -51,6 +58,9 @@ class RailDelegate : public QStyledItemDelegate {
         p->drawText(r.adjusted(14, 22, -4, -4), Qt::AlignLeft | Qt::AlignVCenter,
                     p->fontMetrics().elidedText(verdict, Qt::ElideRight, r.width() - 20));
     }
+
+  private:
+    const QRegion& painted_;
 };
 
 }  // namespace
@@ -58,7 +68,7 @@ class RailDelegate : public QStyledItemDelegate {
 OrderRail::OrderRail(Workbench& bench, QWidget* parent) : QListWidget(parent), bench_(bench) {
     setObjectName(QStringLiteral("rail"));
     setAccessibleName(tr("Order of work"));
-    setItemDelegate(new RailDelegate(this));
+    setItemDelegate(new RailDelegate(painted_, this));
     setFrameShape(QFrame::NoFrame);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setMinimumWidth(148);
@@ -76,6 +86,11 @@ OrderRail::OrderRail(Workbench& bench, QWidget* parent) : QListWidget(parent), b
         before_.reset();
         refresh();
     });
+}
+
+void OrderRail::paintEvent(QPaintEvent* event) {
+    painted_ = event->region();
+    QListWidget::paintEvent(event);
 }
 
 QString OrderRail::verdict(Step step) const {

@@ -19,6 +19,9 @@ class OrderRail : public QListWidget {
   signals:
     void stepChosen(Step step);
 
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+
   private:
     void refresh();
     void takeBefore();
@@ -26,6 +29,7 @@ class OrderRail : public QListWidget {
     ResultsPtr before_;
     QStringList verdictsBefore_;
     Workbench& bench_;
+    QRegion painted_;
 };
 
 }  // namespace wl

@@ -306,6 +306,9 @@ QLabel* Form::readout(const QString& label, std::function<QString(const Results&
     auto refresh = [this, value, read] {
         const ResultsPtr results = bench_.results();
         QString text = results && results->derived ? read(*results) : QStringLiteral("–");
+        if (text.isEmpty() && results && !results->run) {
+            return;  // what the run tells comes after it: till then it stands as it was
+        }
         // Beside a figure what it was before the last edit; a sentence would only grow unreadable.
         if (const ResultsPtr before = bench_.bait.before(); before && text.size() <= kFigure) {
             const QString was = Workbench::was(read(*before), text);

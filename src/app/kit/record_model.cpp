@@ -33,8 +33,10 @@ RecordModel::RecordModel(Workbench& bench, QString listPath, std::vector<RecordC
         }
     }
     rows_ = count(bench_.design());
+    told_ = tellAll();
     connect(&bench_.document, &Document::designChanged, this, &RecordModel::refresh);
     connect(&bench_, &Workbench::benchChanged, this, [this] {
+        told_.clear();  // in other units or colours: all of it
         refresh();
         emit headerDataChanged(Qt::Horizontal, 0, columnCount() - 1);  // other units
     });
@@ -51,10 +53,33 @@ void RecordModel::refresh() {
         rows_ = now;
         faults_.clear();
         endResetModel();
+        told_ = tellAll();
         emit faultsChanged();
-    } else if (rows_ > 0) {
-        emit dataChanged(index(0, 0), index(rows_ - 1, columnCount() - 1));
+        return;
     }
+    // Cell by cell: a view paints the whole of itself for a range of more than one.
+    std::vector<QString> told = tellAll();
+    std::swap(told, told_);
+    for (size_t at = 0; at < told_.size(); ++at) {
+        if (at >= told.size() || told[at] != told_[at]) {
+            const QModelIndex cell = cellAt(at);
+            emit dataChanged(cell, cell);
+        }
+    }
+}
+
+QModelIndex RecordModel::cellAt(size_t place) const {
+    return index(int(place / columns_.size()), int(place % columns_.size()));
+}
+
+std::vector<QString> RecordModel::tellAll() const {
+    std::vector<QString> told(size_t(rows_) * columns_.size());
+    for (size_t at = 0; at < told.size(); ++at) {
+        const QModelIndex cell = cellAt(at);
+        told[at] =
+            data(cell, Qt::DisplayRole).toString() + data(cell, Qt::CheckStateRole).toString();
+    }
+    return told;
 }
 
 QString RecordModel::pathOf(const QModelIndex& index) const {

@@ -64,12 +64,16 @@ class RecordModel : public QAbstractTableModel {
     };
     void refresh();
     int count(const Design& design) const { return int(listSize(design, listPath_.toStdString())); }
+    QModelIndex cellAt(size_t place) const;
+    /// What every cell reads, row by row.
+    std::vector<QString> tellAll() const;
     const std::optional<Field>& fieldAt(const QModelIndex& index) const;
     std::optional<Error> taken(const QModelIndex& index, const QVariant& value);
     Workbench& bench_;
     QString listPath_;
     std::vector<RecordColumn> columns_;
     int rows_ = 0;
+    std::vector<QString> told_;  ///< when last shown
     mutable std::vector<std::optional<Field>> known_;
     mutable quint64 knownRevision_ = 0;
     QMap<QString, Fault> faults_;

@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "app/kit/fit_text.h"
+#include "sheet/drawing_paint.h"
 
 namespace wl {
 namespace {
@@ -170,7 +171,7 @@ void RunStrip::paintEvent(QPaintEvent*) {
         }
         const bool byCadence = run.cadence && run.cadence->points.size() > 2;
         p.setPen(byCadence ? QPen(c.quiet, 1, Qt::DotLine) : QPen(c.ink, 1.8));
-        p.drawPolyline(path);
+        byCadence ? p.drawPolyline(path) : drawArms(p, path);
         if (byCadence) {
             drawCadence(p, run.cadence->points, at);
         }

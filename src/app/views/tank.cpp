@@ -132,7 +132,8 @@ void Tank::takeResults() {
         settle_.start();
     }
     if (placeMarks_.take(*shown_) || !same) {
-        update();
+        // The ruler stays put under a drag, as the sheet does.
+        update(rect().adjusted(0, 0, 0, dragged_ >= 0 ? -kRulerHeight : 0));
     }
 }
 

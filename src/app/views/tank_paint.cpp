@@ -1,4 +1,5 @@
 // What the tank shows: water, trace, ruler, centres, handles, marks.
+#include <QPaintEvent>
 #include <QPainter>
 #include <cmath>
 
@@ -289,7 +290,7 @@ void Tank::paintDashed(QPainter& p, const ViewFrame& frame) const {
     paintDrawing(p, dashed, QPointF(origin_.x(), zeroY()), pixelsPerMetre_ / 1000, style);
 }
 
-void Tank::paintEvent(QPaintEvent*) {
+void Tank::paintEvent(QPaintEvent* event) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const Inks& c = inks();
@@ -322,7 +323,9 @@ void Tank::paintEvent(QPaintEvent*) {
     paintDashed(p, frame);
     paintLine(p);
     paintCentres(p);
-    paintRuler(p);
+    if (event->rect().bottom() >= height() - kRulerHeight) {
+        paintRuler(p);
+    }
     paintHandles(p);
     paintMark(p);
     for (const QPointF& at : marks()) {

@@ -1,5 +1,4 @@
 // The water of the picture, and what is said over it.
-#include <QPainterPath>
 #include <cmath>
 
 #include "app/kit/fit_text.h"
@@ -72,7 +71,9 @@ void Tank::paintTiltedWater(QPainter& p) const {
     }
     p.setPen(Qt::NoPen);
     p.setBrush(c.waterFill);
+    p.setRenderHint(QPainter::Antialiasing, false);  // the waterline lies over its edge
     p.drawPolygon(wet);
+    p.setRenderHint(QPainter::Antialiasing);
     if (line.size() == 2) {
         p.setPen(QPen(c.water, 1.6));
         p.drawLine(line[0], line[1]);
@@ -122,17 +123,18 @@ void Tank::paintSmallFront(QPainter& p) const {
     p.setPen(QPen(c.rule, 1));
     p.setBrush(c.sheet);
     p.drawEllipse(centre, kRadius, kRadius);
-    QPainterPath disc;
-    disc.addEllipse(centre, kRadius, kRadius);
     const bool afloat = d.rest->state != RestState::Sinks && !d.rest->attitudes.empty();
     const double height =
         flat > 0.2 ? (pose_.offset_m - pose_.up.x() * s.x_m) / flat - middle * uz : 0.0;
     const double y =
         afloat ? std::clamp(centre.y() - scale * height, centre.y() - kRadius, centre.y() + kRadius)
                : centre.y() - kRadius;
-    QPainterPath wet;
-    wet.addRect(QRectF(centre.x() - kRadius, y, 2 * kRadius, centre.y() + kRadius - y));
-    p.fillPath(disc.intersected(wet), c.waterFill);
+    p.save();
+    p.setClipRect(QRectF(centre.x() - kRadius, y, 2 * kRadius, centre.y() + kRadius - y));
+    p.setPen(Qt::NoPen);
+    p.setBrush(c.waterFill);
+    p.drawEllipse(centre, kRadius, kRadius);
+    p.restore();
     p.setPen(QPen(c.ink, 1.3));
     p.setBrush(stockColour(shown_->design->make.kind, c));
     p.drawPolygon(outline);

@@ -104,6 +104,10 @@ void draftGrain(Drafting& d) {
     if (d.frame.view == DrawnView::Front) {
         return;
     }
+    // Clipping takes as long as the fibres do: only where the body ends short of its curves.
+    const Body& body = d.design.body;
+    const bool cut =
+        !d.design.joints.empty() || body.useSolid || body.noseFace.present || body.tailFace.present;
     for (int fibre = -3; fibre <= 3; ++fibre) {
         const double share = fibre * 0.3;
         Drafting::Points points;
@@ -115,7 +119,7 @@ void draftGrain(Drafting& d) {
                                  : d.at({s.x_m, share * s.halfWidth_m, s.widest_m}));
         }
         d.path(DrawnLayer::Grain, Stroke::Fibre, std::move(points), Fill::None, false).insideBody =
-            true;
+            cut;
     }
 }
 
