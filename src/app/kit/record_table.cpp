@@ -180,7 +180,12 @@ RecordTable::RecordTable(Workbench& bench, const QString& objectName, const QStr
     layout->addStretch(0);  // takes the room of the form while there is none
 
     connect(model_, &QAbstractItemModel::modelReset, this, &RecordTable::afterReset);
-    connect(model_, &QAbstractItemModel::dataChanged, this, [this] { fit(); });
+    connect(model_, &QAbstractItemModel::dataChanged, this, [this, &bench] {
+        if (!bench.document.isHeld()) {  // columns stay put under the hand
+            fit();
+        }
+    });
+    connect(&bench.document, &Document::released, this, [this] { fit(); });
     connect(&bench, &Workbench::benchChanged, this, [this] { fit(); });
     connect(model_, &RecordModel::faultsChanged, this, [this] {
         const QString message = model_->firstFault();

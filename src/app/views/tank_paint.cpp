@@ -244,7 +244,9 @@ void Tank::paintHandles(QPainter& p) const {
         p.setPen(QPen(live ? c.signal : c.water, live ? 2.0 : 1.3));
         p.setBrush(c.sheet);
         const double r = live || i == hovered_ ? 5.5 : 4.0;
+        p.setRenderHint(QPainter::Antialiasing, live);  // a square is sharp without, and soon drawn
         p.drawRect(QRectF(at.x() - r, at.y() - r, 2 * r, 2 * r));
+        p.setRenderHint(QPainter::Antialiasing);
         if (!live && i != hovered_) {
             continue;
         }
