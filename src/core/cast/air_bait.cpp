@@ -77,7 +77,7 @@ void addHull(const AirBait& b, const Model& f, double u, double q, Sum& sum) {
         sum.add(strip.at_m, b.centre_m.y(), 0, -cross * strip.area_m2 * std::abs(w) * w);
     }
     const double middle = sum.upAt(b.middle_m);
-    const double speed = std::hypot(u, middle);
+    const double speed = std::sqrt(u * u + middle * middle);
     if (speed > 1e-9) {
         sum.couple(-half * f.airMunk * b.munk_m3 * 2 * u * middle *
                    std::sqrt(0.5 * (1 + std::abs(u) / speed)));
@@ -108,16 +108,18 @@ void addLip(const AirBait& b, const Model& f, Sum& sum) {
         return;
     }
     // As in water: incidence of the plate to the flow at its own middle.
-    const double alpha = std::atan2(-w, u);
-    const double incidence = std::remainder(lip.angle_rad - alpha, 2 * kPi);
-    const bool reversed = std::abs(incidence) > kPi / 2;
-    const double a = reversed ? kPi - std::abs(incidence) : std::abs(incidence);
-    const double normal =
-        std::copysign(shelter * square * lip.area_m2 * atIncidence(lip, a), incidence);
-    const double fromEdge = (lip.pressure + lip.pressureShift * std::sin(a)) * lip.chord_m;
+    // Sine and cosine of it by the flow's parts: no angle is formed but to look the plate up.
+    const double speed = std::sqrt(square);
+    const double across = (-lip.along.y() * u - lip.along.x() * w) / speed;
+    const double alongIt = (-lip.along.x() * u + lip.along.y() * w) / speed;
+    const bool reversed = alongIt < 0;
+    const double sine = std::min(1.0, std::abs(across)), cosine = std::min(1.0, std::abs(alongIt));
+    const double normal = std::copysign(
+        shelter * square * lip.area_m2 * atIncidence(lip, std::atan2(sine, cosine)), across);
+    const double fromEdge = (lip.pressure + lip.pressureShift * sine) * lip.chord_m;
     const Vector2d place = lip.root_m + (reversed ? fromEdge : lip.chord_m - fromEdge) * lip.along;
     const Vector2d down(-lip.along.y(), lip.along.x());  // (aft, up) normal of the plate
-    const double slide = reversed ? -std::cos(a) : std::cos(a);
+    const double slide = reversed ? -cosine : cosine;
     const double edge = shelter * square * lip.edge_m2 * slide * std::abs(slide);
     const Vector2d force = normal * down - edge * lip.along;  // (aft, up)
     sum.add(place.x(), place.y(), -force.x(), force.y());
@@ -208,7 +210,12 @@ CastLine castLine(const Derived& d) {
 
 AirLoads airLoads(const AirBait& b, const Model& f, const Vector2d& velocity, double pitch,
                   double turn) {
-    const double cosine = std::cos(pitch), sine = std::sin(pitch);
+    return airLoads(b, f, velocity, Vector2d(std::cos(pitch), std::sin(pitch)), turn);
+}
+
+AirLoads airLoads(const AirBait& b, const Model& f, const Vector2d& velocity,
+                  const Vector2d& heading, double turn) {
+    const double cosine = heading.x(), sine = heading.y();
     const double ahead = velocity.x() * cosine + velocity.y() * sine;
     const double up = -velocity.x() * sine + velocity.y() * cosine;
     Sum sum(b, ahead, up, turn);

@@ -81,6 +81,9 @@ struct AirLoads {
 /// up). Every part feels its own speed, so turning is damped. Sources of the terms: docs/theory.md.
 AirLoads airLoads(const AirBait& bait, const Model& model, const Eigen::Vector2d& velocity_m_s,
                   double pitch_rad, double turn_rad_s);
+/// The same, the nose's heading given by its parts (down range, up), of length one.
+AirLoads airLoads(const AirBait& bait, const Model& model, const Eigen::Vector2d& velocity_m_s,
+                  const Eigen::Vector2d& heading, double turn_rad_s);
 
 /// Density of air taken, kg/m3, and its kinematic viscosity, m2/s, at 20 degrees at the sea.
 inline constexpr double kAirDensity_kg_m3 = 1.2;

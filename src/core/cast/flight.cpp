@@ -27,15 +27,18 @@ class FlightEquations {
 
     void operator()(const State& y, State& dy, double) const {
         const Vector2d v(y[2], y[3]);
-        AirLoads loads = airLoads(bait_, model_, v - Vector2d(thrown_.wind_m_s, 0.0), y[4], y[5]);
+        const Vector2d heading(std::cos(y[4]), std::sin(y[4]));
+        AirLoads loads =
+            airLoads(bait_, model_, v - Vector2d(thrown_.wind_m_s, 0.0), heading, y[5]);
         loads.force_N.y() -= bait_.mass_kg * kGravity_m_s2;
-        addLine(y, v, loads);
+        addLine(y, v, heading, loads);
         const Vector2d a = loads.force_N / bait_.mass_kg;
         dy = {y[2], y[3], a.x(), a.y(), y[5], loads.moment_N_m / bait_.inertia_kg_m2, v.norm()};
     }
 
   private:
-    void addLine(const State& y, const Vector2d& v, AirLoads& loads) const {
+    void addLine(const State& y, const Vector2d& v, const Vector2d& heading,
+                 AirLoads& loads) const {
         const double speed = v.norm(), mu = line_.massPerMetre_kg_m;
         if (speed < 1e-9) {
             return;
@@ -53,7 +56,7 @@ class FlightEquations {
                 (model_.spoolPull - 1) * track + model_.spoolPull * toTip.normalized();
             way = mixed.norm() > 1e-6 ? mixed.normalized() : way;
         }
-        const double cosine = std::cos(y[4]), sine = std::sin(y[4]);
+        const double cosine = heading.x(), sine = heading.y();
         const Vector2d tie = bait_.tie_m - bait_.centre_m;  // aft, up
         const Vector2d at(-tie.x() * cosine - tie.y() * sine, -tie.x() * sine + tie.y() * cosine);
         const Vector2d swing(-y[5] * at.y(), y[5] * at.x());
