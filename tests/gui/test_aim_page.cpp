@@ -290,3 +290,39 @@ TEST_CASE("the wish over lengths fills row by row, says what misses, and a row o
     REQUIRE(opened);
     CHECK(overallSize(opened->body).length_m == Approx(0.092));
 }
+
+TEST_CASE("a wished walk becomes a joint to cut, taken over as one step") {
+    Opened o(3);
+    o.window.rail().choose(Step::Aim);
+    o.tab("aimTabs", "Joints");
+    o.beside("aimJointsTab");
+    CHECK(o.text("aimJointWords").contains("Say how far a pull should turn it"));
+    auto* table = o.window.findChild<QTableWidget*>("aimJoints");
+    CHECK_FALSE(table->isVisible());
+    o.type("/aim/turn_low", "20");
+    o.type("/aim/turn_high", "120");
+    o.tab("aimTabs", "Joints");
+    o.beside("aimJointsTab");
+    REQUIRE(table->rowCount() > 3);
+    CHECK(table->item(0, 2)->text() == "as wished");
+    CHECK(table->item(0, 0)->text().contains("opens"));
+    int row = 0;  // one that changes something
+    auto* take = o.window.findChild<QAbstractButton*>("takeJoint");
+    while (row < table->rowCount() && !take->isEnabled()) {
+        table->selectRow(row++);
+    }
+    REQUIRE(take->isEnabled());
+    CHECK(o.text("aimJointWords").contains("both faces cut back at"));
+    const Design before = o.design();
+    take->click();
+    o.settle();
+    CHECK_FALSE(o.design().joints == before.joints);
+    o.window.bench().document.undoStack()->undo();
+    CHECK(o.design() == before);
+    // A bait with a lip swings as one, and a bait without joints is sent to cut one.
+    Opened lipped;
+    lipped.window.rail().choose(Step::Aim);
+    lipped.tab("aimTabs", "Joints");
+    lipped.beside("aimJointsTab");
+    CHECK(lipped.text("aimJointWords").contains("no joints"));
+}

@@ -343,8 +343,8 @@ QPushButton* Form::button(const QString& label, const QString& objectName) {
     return button;
 }
 
-void Form::add(QWidget* widget) {
-    grid_->addWidget(widget, row_++, 0, 1, 2);
+void Form::add(QWidget* widget, Qt::Alignment alignment) {
+    grid_->addWidget(widget, row_++, 0, 1, 2, alignment);
 }
 
 void Form::under(const QString& label, QWidget* widget) {

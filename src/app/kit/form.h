@@ -57,7 +57,7 @@ class Form : public QWidget {
     QLabel* readout(const QString& label, std::function<QString(const Results&)> read);
     QLabel* note(const QString& text);
     QPushButton* button(const QString& label, const QString& objectName);
-    void add(QWidget* widget);
+    void add(QWidget* widget, Qt::Alignment alignment = {});
     /// What of the shelf is in the design, and the shelf to take another from.
     ShelfPicker* shelf(const QString& label, const QString& objectName,
                        std::function<QStringList()> names, std::function<int(const Design&)> chosen,

@@ -293,6 +293,12 @@ Snake snakeOf(ChainBait chain, double speed, const Model& model, std::stop_token
     return snake;
 }
 
+ChainTrial chainTrial(const Derived& derived, double speed, std::stop_token stop) {
+    ChainTrial trial;
+    fill(trial, derived, speed, stop);
+    return trial;
+}
+
 std::vector<ChainTrial> tryJoints(const Derived& d, double speed, std::stop_token stop,
                                   const SnakeTold& told) {
     constexpr double kOpenings[] = {12 * kDegree, 20 * kDegree, 30 * kDegree};

@@ -93,6 +93,9 @@ struct ChainTrial {
     double width_m = 0.0;
 };
 
+/// What a bait in pieces does, as it is: `what` is AsDrawn.
+ChainTrial chainTrial(const Derived& derived, double speed_m_s, std::stop_token stop = {});
+
 /// Each joint opened to 12, 20 and 30 degrees, moved by a twentieth of the length either way, and
 /// held fast, one at a time.
 std::vector<ChainTrial> tryJoints(const Derived& derived, double speed_m_s,

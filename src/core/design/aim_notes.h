@@ -26,6 +26,8 @@ struct AimNotes {
     AimBand rollToYaw{{}, {}, {}, {}, kSwingWeight};
     AimBand pitch;    ///< under way, nose up +
     AimBand balance;  ///< centre of gravity from the nose, of the length
+    AimBand turn;     ///< a pull of the rod, in figures alone, as the width is
+    AimBand width;    ///< of a walk, left and right together
     bool angleMoves = true;
     bool lengthMoves = true;
     bool widthMoves = true;

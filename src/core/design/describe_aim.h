@@ -120,6 +120,14 @@ void describe(V& v, AimNotes& a) {
          .highThanNow = {"balance_high_more",
                          told("Weight farther aft by, to").explained("Empty: 2 % more")},
          .weight = {"balance_weight", told("Weight's place counts")}});
+    v.optional("turn_low", Q::Angle, a.turn.low, 5.0 * kDegree, 170.0 * kDegree,
+               told("A pull turns it from").explained("Of a bait walked with the rod"));
+    v.optional("turn_high", Q::Angle, a.turn.high, 5.0 * kDegree, 170.0 * kDegree,
+               told("A pull turns it to").explained(kOpenEnd));
+    v.optional("width_low", Q::Distance, a.width.low, 0.02, 3.0,
+               told("Walks as wide as, from").explained("Left and right together"));
+    v.optional("width_high", Q::Distance, a.width.high, 0.02, 3.0,
+               told("Walks as wide as, to").explained(kOpenEnd));
     v.flag("angle_moves", a.angleMoves, told("Lip angle may change"));
     v.flag("length_moves", a.lengthMoves, told("Lip length may change"));
     v.flag("width_moves", a.widthMoves, told("Lip width may change"));

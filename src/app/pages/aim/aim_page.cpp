@@ -10,7 +10,7 @@ namespace wl {
 
 QWidget* makeAimPage(Workbench& bench) {
     auto* wish = new Form(bench, tr("It should run"));
-    wish->add(new LikeButton(bench));
+    wish->add(new LikeButton(bench), Qt::AlignLeft);
     wish->field("/aim/relative");
     wish->hideIdle();
     for (const char* what : {"depth", "beats", "swing", "roll_to_yaw", "pitch", "balance"}) {
@@ -30,6 +30,7 @@ QWidget* makeAimPage(Workbench& bench) {
     auto* tabs = new SheetTabs(QStringLiteral("aimTabs"));
     tabs->addTab(formColumn({wish, levers}), tr("Wish"));
     tabs->addTab(makeWaysTab(bench), tr("Ways"));
+    tabs->addTab(makeJointsAimTab(bench), tr("Joints"));
     tabs->addTab(formColumn({makeWhy(bench)}), tr("Why"));
     tabs->addTab(makeSizesTab(bench), tr("Sizes"));
     return tabs;
