@@ -52,20 +52,7 @@ class JointsTab : public BesidePage {
         wish_->setVisible(jointed && kind == SwimKind::Glide);
         ways_.clear();
         drawn_ = results.design;
-        QString why;
-        if (!jointed) {
-            why = tr("It has no joints. Add one under Joints, and say here what it should do.");
-        } else if (kind == SwimKind::Wobble) {
-            why = tr("With a lip the bait swings as one: what its joints add is not reckoned.");
-        } else if (kind == SwimKind::Snake && !wish.beats_1_s) {
-            why =
-                tr("Say under Wish how many beats a second it should swim: place and opening of "
-                   "each joint are then tried.");
-        } else if (kind == SwimKind::Glide && !wish.turn_rad && !wish.width_m) {
-            why =
-                tr("Say how far a pull should turn it, or how wide it should swing to both sides "
-                   "together: place and opening of each joint are then tried.");
-        }
+        const QString why = whyNone(jointed, kind, wish);
         show(why);
         if (!why.isEmpty()) {
             return {};
@@ -81,8 +68,7 @@ class JointsTab : public BesidePage {
                 if (made) {
                     ways_ = *made;
                     ways_.resize(std::min(ways_.size(), kShown));
-                    show(ways_.empty() ? tr("No bevel gives such openings in these places.")
-                                       : QString());
+                    show(ways_.empty() ? noneCut() : QString());
                 } else {
                     show(QStringLiteral("▲ ") + sentence(made.error(), bench().bench()));
                 }
@@ -91,6 +77,26 @@ class JointsTab : public BesidePage {
     }
 
   private:
+    static QString whyNone(bool jointed, SwimKind kind, const JointWish& wish) {
+        if (!jointed) {
+            return tr("It has no joints. Add one under Joints, and say here what it should do.");
+        }
+        if (kind == SwimKind::Wobble) {
+            return tr("With a lip the bait swings as one: what its joints add is not reckoned.");
+        }
+        if (kind == SwimKind::Snake && !wish.beats_1_s) {
+            return tr(
+                "Say under Wish how many beats a second it should swim: place and opening of "
+                "each joint are then tried.");
+        }
+        if (kind == SwimKind::Glide && !wish.turn_rad && !wish.width_m) {
+            return tr(
+                "Say how far a pull should turn it, or how wide it should swing to both "
+                "sides together: place and opening of each joint are then tried.");
+        }
+        return {};
+    }
+    static QString noneCut() { return tr("No bevel gives such openings in these places."); }
     QString cutWords(const JointWay& way) {
         return tr("%1 at %2, opens ±%3")
             .arg(QString::fromStdString(drawn_->joints[way.joint].name),

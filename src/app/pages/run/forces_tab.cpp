@@ -35,7 +35,7 @@ class ForcesTab : public BesidePage {
             const auto range = runningSpeeds(d);
             if (!run.levelTrim) {
                 return [this, range] {
-                    view_->showNothing(tr("No steady attitude at this speed: nothing to draw."));
+                    view_->showNothing(nothingToDraw());
                     words_->setText(rangeWords(range));
                 };
             }
@@ -56,6 +56,9 @@ class ForcesTab : public BesidePage {
     }
 
   private:
+    static QString nothingToDraw() {
+        return tr("No steady attitude at this speed: nothing to draw.");
+    }
     QString force(double newton) { return bench().text(Quantity::Force, newton); }
 
     // What holds it down against the line, in the world's up and down.

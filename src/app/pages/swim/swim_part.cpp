@@ -91,6 +91,11 @@ class SwimPart : public BesidePage {
     }
 
   private:
+    QString discWords(const std::optional<double>& disc_m) {
+        return disc_m ? tr("The least disc that would wake it: %1 across, at 55°.")
+                            .arg(bench().text(Quantity::Length, *disc_m))
+                      : tr("No disc up to three bodies wide wakes it.");
+    }
     Beside::Work ownWork(const Results& results) {
         const auto derived = results.derived;
         const auto known = results.run;
@@ -142,9 +147,7 @@ class SwimPart : public BesidePage {
                     more << meanForceWords(*mean, this->bench().bench());
                 }
                 if (dead) {
-                    more << (disc ? tr("The least disc that would wake it: %1 across, at 55°.")
-                                        .arg(this->bench().text(Quantity::Length, *disc))
-                                  : tr("No disc up to three bodies wide wakes it."));
+                    more << discWords(disc);
                 }
                 show(shared, swim, states, step, rolled, more);
             };
