@@ -1,6 +1,7 @@
 // Baits made from a wish meet it.
 #include <catch2/catch.hpp>
 
+#include "core/aim/aimed_bait.h"
 #include "core/plan/new_bait.h"
 #include "io/embedded_data.h"
 #include "io/shelf.h"
@@ -67,4 +68,44 @@ TEST_CASE("a bait of every kind, made at several lengths, meets its brief") {
             CHECK(std::abs(made->derived->rest->roll_rad) < kDegree);
         }
     }
+}
+
+TEST_CASE("a new bait is made to swim as wished, or says that it does not") {
+    NewBaitWish w = wish(StartKind::Diver, 0.08, 420.0);
+    const Result<NewBait> plain = makeNewBait(w);
+    REQUIRE(plain);
+    const Swim comes = swimOf(*plain->derived, plain->run);
+    REQUIRE_FALSE(comes.untold);
+    // Tighter than it comes by itself: another lip.
+    AimBand swing;
+    swing.low = 0.6 * comes.swing_rad.middle;
+    swing.high = 0.85 * comes.swing_rad.middle;
+    std::vector<double> told;
+    const Result<AimedBait> made =
+        makeAimedBait(w, {}, swing, {}, [&](double share) { told.push_back(share); });
+    REQUIRE(made);
+    CHECK(made->met);
+    CHECK(made->bait.against.empty());
+    CHECK(std::is_sorted(told.begin(), told.end()));
+    const Derived& d = *made->bait.derived;
+    const Swim swims = swimOf(d, computeRun(d, {}, kFineRetrieve));
+    CHECK(swims.swing_rad.middle >= *swing.low);
+    CHECK(swims.swing_rad.middle <= *swing.high);
+    const double wanted = d.design->brief.wantedDepth_m;
+    CHECK(std::abs(made->bait.run.path.maxDepth_m - wanted) <= 0.1 * wanted + 1e-9);
+    CHECK(d.rest->spare == Approx(w.brief.wantedSpare).margin(2e-3));
+    CHECK(*made->bait.design.aim.swing.high == *swing.high);
+    // Nothing wished: the bait as it was made.
+    const Result<AimedBait> asItComes = makeAimedBait(w, {}, {});
+    REQUIRE(asItComes);
+    CHECK(asItComes->bait.design == plain->design);
+    // What no lip of the range gives is not called met.
+    swing.low = 0.02 * comes.swing_rad.middle;
+    swing.high = 0.03 * comes.swing_rad.middle;
+    const Result<AimedBait> cannot = makeAimedBait(w, {}, swing);
+    REQUIRE(cannot);
+    CHECK_FALSE(cannot->met);
+    std::stop_source stop;
+    stop.request_stop();
+    CHECK_FALSE(makeAimedBait(w, {}, swing, stop.get_token()));
 }

@@ -151,17 +151,18 @@ TEST_CASE("a trial of the cloud is told under the pointer and can be taken over"
     QTest::mouseRelease(cloud, Qt::LeftButton);
     // The keys go through the trials as well.
     cloud->setFocus();
-    const QString dragged = o.text("aimWords");
+    const auto which = [&] { return o.text("aimWords").section('\n', 0, 0); };
+    const QString dragged = which();
     QTest::keyClick(cloud, Qt::Key_Left);
-    CHECK(o.text("aimWords") != dragged);
+    CHECK(which() != dragged);
     QTest::keyClick(cloud, Qt::Key_Right);
-    CHECK(o.text("aimWords") == dragged);
+    CHECK(which() == dragged);
     // Its lead planned and all of it reckoned, it stands dashed as it would be taken over.
     auto* take = o.window.findChild<QAbstractButton*>("takeWay");
     REQUIRE(QTest::qWaitFor([&] { return take->isEnabled(); }, 20000));
     const auto told = [&] {
-        static const QRegularExpression figure("it gives ([0-9.]+)");
-        return figure.match(o.text("aimWords")).captured(1);
+        static const QRegularExpression figure("it gives ([0-9.,]+)");
+        return figure.match(o.text("aimWords")).captured(1).replace(',', '.');
     };
     const QString depth = told();
     REQUIRE(o.window.bench().dashed());

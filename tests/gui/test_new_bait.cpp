@@ -132,3 +132,27 @@ TEST_CASE("each of the seven kinds is made from File New and printed with the ke
         std::printf("kind %d: %d keys from File New to the sheet\n", kind, hands.pressed);
     }
 }
+
+TEST_CASE("a new bait is wished with its swim") {
+    Opened o;
+    NewBaitDialog dialog(o.window.bench(), &o.window);
+    dialog.show();
+    auto* swims = dialog.findChild<QComboBox*>("newSwim");
+    REQUIRE(swims != nullptr);
+    CHECK(swims->isVisible());
+    auto* kind = dialog.findChild<QComboBox*>("newKind");
+    kind->setCurrentIndex(kind->findData(int(StartKind::Glider)));
+    CHECK_FALSE(swims->isVisible());  // walked by the rod
+    kind->setCurrentIndex(kind->findData(int(StartKind::Diver)));
+    swims->setCurrentIndex(swims->findText("tight"));
+    dialog.findChild<QAbstractButton*>("makeIt")->click();
+    REQUIRE(QTest::qWaitFor([&] { return dialog.made() != nullptr; }, 120000));
+    const NewBait& made = *dialog.made();
+    const SwimNotes limits;
+    CHECK(*made.design.aim.swing.low == limits.tightFrom_rad);
+    const Swim swim = swimOf(*made.derived, made.run);
+    const bool tight = swim.swing_rad.middle >= limits.tightFrom_rad &&
+                       swim.swing_rad.middle <= limits.mediumFrom_rad;
+    CHECK(dialog.swimsAsWished());
+    CHECK(tight);
+}

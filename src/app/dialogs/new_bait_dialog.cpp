@@ -81,6 +81,7 @@ NewBaitDialog::NewBaitDialog(Workbench& bench, QWidget* parent)
           [this](int place) { chosenStock_ = place; })),
       water_(new QComboBox),
       rest_(new QComboBox),
+      swims_(new QComboBox),
       fault_(plainLabel()),
       progress_(new QProgressBar),
       rows_(new QFormLayout) {
@@ -134,6 +135,10 @@ NewBaitDialog::NewBaitDialog(Workbench& bench, QWidget* parent)
                             0.03, 1.0);
     depth_ = new AmountField(bench, QStringLiteral("newDepth"), tr("Runs at"), Quantity::Distance,
                              0.1, 30);
+    // The words of the Swim step, by their usual limits.
+    swims_->addItems({tr("as it comes"), tr("tight"), tr("medium"), tr("wide")});
+    swims_->setToolTip(tr("Lip and tie are then set for it as well: some seconds more"));
+    named(swims_, "newSwim", tr("Swims"));
     rows_->setLabelAlignment(Qt::AlignLeft);
     rows_->setRowWrapPolicy(QFormLayout::DontWrapRows);
     rows_->addRow(tr("&Kind"), kind_);
@@ -147,6 +152,7 @@ NewBaitDialog::NewBaitDialog(Workbench& bench, QWidget* parent)
     rows_->addRow(tr("With s&pare lift of"), spare_);
     rows_->addRow(tr("At a spee&d of"), sink_);
     rows_->addRow(tr("R&uns at"), depth_);
+    rows_->addRow(tr("Swi&ms"), swims_);
     fault_->setObjectName(QStringLiteral("newFault"));
     fault_->setProperty("role", "fault");
     fault_->setWordWrap(true);
@@ -227,7 +233,21 @@ void NewBaitDialog::showRest() {
     rows_->setRowVisible(spare_, state == WantedState::Float);
     rows_->setRowVisible(sink_, state == WantedState::Sink);
     rows_->setRowVisible(depth_, depthCanBeWished(kind, state));
+    rows_->setRowVisible(swims_, swimCanBeWished(kind));
     adjustSize();
+}
+
+AimBand NewBaitDialog::swing() const {
+    const SwimNotes limits;
+    AimBand band{{}, {}, {}, {}, AimNotes::kSwingWeight};
+    const int word = swims_->currentIndex();
+    if (word > 0 && !swims_->isHidden()) {
+        const double ends[] = {limits.tightFrom_rad, limits.mediumFrom_rad, limits.wideFrom_rad,
+                               kWidestTrusted_rad};
+        band.low = ends[word - 1];
+        band.high = ends[word];
+    }
+    return band;
 }
 
 std::optional<NewBaitWish> NewBaitDialog::wish() {
@@ -314,11 +334,13 @@ void NewBaitDialog::make() {
         }
     }
     progress_->setValue(0);
-    beside_.start([this, w = *w](std::stop_token stop, const Beside::Progress& progress) {
-        auto made = std::make_shared<Result<NewBait>>(makeNewBait(w, stop, progress));
+    beside_.start([this, w = *w, swing = swing()](std::stop_token stop,
+                                                  const Beside::Progress& progress) {
+        auto made =
+            std::make_shared<Result<AimedBait>>(makeAimedBait(w, AimBand(), swing, stop, progress));
         return Beside::Finish([this, made] {
             if (*made) {
-                made_ = std::make_shared<const NewBait>(std::move(*made).value());
+                made_ = std::make_shared<const AimedBait>(std::move(*made).value());
                 accept();
             } else if (made->error().code != "plan.stopped") {
                 tell(QStringLiteral("▲ ") + sentence(made->error(), bench_.bench()));

@@ -153,6 +153,11 @@ void MainWindow::askNew() {
     bench_.document.replace(dialog.made()->design, {}, true);
     rail_->choose(Step::Brief);
     const size_t against = dialog.made()->against.size();
+    if (!dialog.swimsAsWished()) {
+        say(QStringLiteral("▲ ") + tr("Made, but not to swim as wished: see under Aim how near it "
+                                      "comes, and what else would help."));
+        return;
+    }
     say(against == 0
             ? tr("Made as wished. Weigh a block of your stock before you cut: the densities "
                  "of the shelf are typical.")

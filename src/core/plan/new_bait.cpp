@@ -14,21 +14,6 @@ namespace {
 constexpr double kNearEnough = 0.06;
 constexpr double kPitchStep_rad = 0.5 * kDegree;
 
-// Those of the run only where there is one.
-std::vector<Finding> warnings(const Design& design, const Derived& derived, const Run* run) {
-    std::vector<Finding> all = checkDesign(derived);
-    checkSkinWalls(design, derived, all);
-    if (run != nullptr) {
-        for (Finding& f : checkRun(derived, *run)) {
-            all.push_back(std::move(f));
-        }
-    }
-    all.erase(std::remove_if(all.begin(), all.end(),
-                             [](const Finding& f) { return f.severity == Severity::Note; }),
-              all.end());
-    return all;
-}
-
 // The lead planned for what is wanted; where the attitude cannot be had as it is, for the one
 // nearest to it that can: a new bait has no other wish than to lie as its kind does.
 Result<LeadPlan> planned(const Design& design, const Derived* near, std::stop_token stop) {
@@ -156,7 +141,8 @@ Result<std::vector<Start>> starts(const NewBaitWish& wish, std::stop_token stop,
                 }
                 Start start{std::move(plan).value(), 0, 0.0};
                 start.miss = miss(start.plan, wish.brief.wantedPitch_rad);
-                start.against = weightOf(warnings(start.plan.design, *start.plan.reached, nullptr));
+                start.against =
+                    weightOf(warningsOf(start.plan.design, *start.plan.reached, nullptr));
                 all.push_back(std::move(start));
             }
         }
@@ -226,6 +212,20 @@ bool tooSlow(const NewBait& made) {
 
 }  // namespace
 
+std::vector<Finding> warningsOf(const Design& design, const Derived& derived, const Run* run) {
+    std::vector<Finding> all = checkDesign(derived);
+    checkSkinWalls(design, derived, all);
+    if (run != nullptr) {
+        for (Finding& f : checkRun(derived, *run)) {
+            all.push_back(std::move(f));
+        }
+    }
+    all.erase(std::remove_if(all.begin(), all.end(),
+                             [](const Finding& f) { return f.severity == Severity::Note; }),
+              all.end());
+    return all;
+}
+
 Result<NewBait> makeNewBait(const NewBaitWish& wish, std::stop_token stop,
                             const std::function<void(double)>& progress) {
     const auto told = [&](double share) {
@@ -259,7 +259,7 @@ Result<NewBait> makeNewBait(const NewBaitWish& wish, std::stop_token stop,
             if (stop.stop_requested()) {
                 return Error{"plan.stopped", "", {}, {}};
             }
-            made.against = warnings(made.design, *made.derived, &made.run);
+            made.against = warningsOf(made.design, *made.derived, &made.run);
             plan.design.brief.retrieveSpeed_m_s += kFaster_m_s;
             if (tooSlow(made)) {
                 Result<Derived> faster = evaluate(plan.design, plan.reached.get());

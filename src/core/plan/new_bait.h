@@ -59,6 +59,9 @@ struct NewBait {
     std::vector<Finding> against;
 };
 
+/// The warnings and errors that stand against a bait; of its run, where there is one.
+std::vector<Finding> warningsOf(const Design& design, const Derived& derived, const Run* run);
+
 /// The bait of that wish with the fewest warnings: layouts are tried until the lead plan meets mass
 /// and attitude, then the lip's angle and length (the nose face's angle, the count) until it runs
 /// at the depth wanted; where the line would hang slack, or a sinking one go too deep, it is
