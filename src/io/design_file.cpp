@@ -7,6 +7,7 @@
 #include "core/design/describe.h"
 #include "core/geometry/mesh.h"
 #include "io/base64.h"
+#include "io/file_key.h"
 #include "io/mesh_bytes.h"
 #include "io/migrate.h"
 #include "io/whole_file.h"
@@ -14,78 +15,9 @@
 namespace wl {
 namespace {
 
-using Json = nlohmann::ordered_json;  // written in the order of describe()
-using ReadJson = nlohmann::json;      // looked up by key: a vast object stays quick
+using ReadJson = nlohmann::json;  // looked up by key: a vast object stays quick
 
 constexpr size_t kMostValues = 200'000;
-
-std::string fileKey(std::string_view name, Quantity quantity) {
-    return std::string(name) + std::string(fileSuffix(quantity));
-}
-
-class Writer {
-  public:
-    explicit Writer(Json& out) : out_(&out) {}
-
-    [[gnu::noinline]] void number(std::string_view name, Quantity quantity, double& value, double,
-                                  double, const About&) {
-        (*out_)[fileKey(name, quantity)] = toFile(quantity, value);
-    }
-    [[gnu::noinline]] void count(std::string_view name, int& value, int, int, const About&) {
-        (*out_)[std::string(name)] = value;
-    }
-    [[gnu::noinline]] void optional(std::string_view name, Quantity quantity,
-                                    std::optional<double>& value, double, double, const About&) {
-        if (value) {
-            (*out_)[fileKey(name, quantity)] = toFile(quantity, *value);
-        }
-    }
-    [[gnu::noinline]] void text(std::string_view name, std::string& value, size_t, const About&) {
-        (*out_)[std::string(name)] = value;
-    }
-    [[gnu::noinline]] void flag(std::string_view name, bool& value, const About&) {
-        (*out_)[std::string(name)] = value;
-    }
-    template <class E, size_t N>
-    [[gnu::noinline]] void choice(std::string_view name, E& value,
-                                  const std::array<Choice, N>& names, const About&) {
-        (*out_)[std::string(name)] = names[static_cast<size_t>(value)].key;
-    }
-    [[gnu::noinline]] void mesh(std::string_view name, SharedMesh& value, size_t, const About&) {
-        if (value) {
-            (*out_)[std::string(name)] = {
-                {"vertices_mm_float32", toBase64(vertexBytes(*value.mesh))},
-                {"triangles_uint32", toBase64(triangleBytes(*value.mesh))}};
-        }
-    }
-    [[gnu::noinline]] void bytes(std::string_view name, SharedBytes& value, size_t, const About&) {
-        if (value) {
-            (*out_)[std::string(name)] = toBase64(*value.bytes);
-        }
-    }
-    template <class T>
-    [[gnu::noinline]] void group(std::string_view name, T& value, const About&) {
-        Json inner = Json::object();
-        Writer writer(inner);
-        describe(writer, value);
-        (*out_)[std::string(name)] = std::move(inner);
-    }
-    template <class T>
-    [[gnu::noinline]] void list(std::string_view name, std::vector<T>& items, size_t, size_t,
-                                const About&) {
-        Json array = Json::array();
-        for (T& item : items) {
-            Json inner = Json::object();
-            Writer writer(inner);
-            describe(writer, item);
-            array.push_back(std::move(inner));
-        }
-        (*out_)[std::string(name)] = std::move(array);
-    }
-
-  private:
-    Json* out_;
-};
 
 // Keeps the first error and does nothing after it.
 class Reader {
@@ -367,16 +299,6 @@ Result<ReadJson> parseFile(std::string_view text) {
 }
 
 }  // namespace
-
-std::string writeDesign(const Design& design) {
-    Json json;
-    json["format"] = kFormatName;
-    json["version"] = kFormatVersion;
-    Writer writer(json);
-    Design copy = design;
-    describe(writer, copy);
-    return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
-}
 
 Result<Design> readDesign(std::string_view text) {
     Result<ReadJson> parsed = parseFile(text);

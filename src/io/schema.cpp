@@ -4,6 +4,7 @@
 
 #include "core/design/describe.h"
 #include "io/design_file.h"
+#include "io/file_key.h"
 
 namespace wl {
 namespace {
@@ -16,7 +17,7 @@ class SchemaWriter {
 
     [[gnu::noinline]] void number(std::string_view name, Quantity quantity, double&, double min,
                                   double max, const About& about) {
-        say(std::string(name) + std::string(fileSuffix(quantity)), about,
+        say(fileKey(name, quantity), about,
             {{"type", "number"},
              {"minimum", toFile(quantity, min)},
              {"maximum", toFile(quantity, max)}});
@@ -30,8 +31,7 @@ class SchemaWriter {
                                     const About& about) {
         double unused = value.value_or(0.0);
         number(name, quantity, unused, min, max, about);
-        properties_[std::string(name) + std::string(fileSuffix(quantity))]["type"] = {"number",
-                                                                                      "null"};
+        properties_[fileKey(name, quantity)]["type"] = {"number", "null"};
     }
     [[gnu::noinline]] void text(std::string_view name, std::string&, size_t maxBytes,
                                 const About& about) {

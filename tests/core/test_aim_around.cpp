@@ -119,7 +119,10 @@ TEST_CASE("a bait wished to be like another is aimed at what that one does") {
     CHECK(answer->doubts.front() < aimDoubt(AimMeasure::Depth, false));
     CHECK(answer->doubts.front() > relativeDoubt(depth, now));
     // Its wish in figures lasts in a file and is the same.
-    const AimWish kept = wishOf(evaluated(withWishLike(drawn, *does)));
+    Design wished = drawn;
+    wished.aim.relative = true;
+    wished.aim.pitch.low = -0.2;
+    const AimWish kept = wishOf(evaluated(withWishLike(wished, *does)));
     REQUIRE(kept.targets.size() == 3);
     CHECK_FALSE(kept.targets.front().relative);
     CHECK(kept.targets.front().low == Approx(depth.low));

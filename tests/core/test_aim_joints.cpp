@@ -5,6 +5,7 @@
 #include "core/aim/joints.h"
 #include "core/joint/joint_layout.h"
 #include "core/reckon/tow.h"
+#include "core/rules/check_design.h"
 #include "support/aimed.h"
 #include "support/thorough.h"
 
@@ -25,7 +26,8 @@ TEST_CASE("a joint for a wished width is cut where it says, opens as it says, an
     CHECK(best.met);
     for (const JointWay& way : *ways) {
         CHECK(way.off >= 0);
-        CHECK(way.met == (way.does.verdict == GlideVerdict::Walks && way.off == 0));
+        CHECK(way.met ==
+              (way.does.verdict == GlideVerdict::Walks && way.off == 0 && way.against.empty()));
         // The order: what meets first, then the nearest.
         CHECK((way.met || &way == &best || way.off >= best.off || best.met));
         const auto cuts = layOutJoints(way.design, d.shape->curves);
@@ -60,6 +62,12 @@ TEST_CASE("a wish of joints that says nothing of such a bait is refused, one sto
     const auto refused = aimJoints(walked, beats, 0.5);
     REQUIRE_FALSE(refused);
     CHECK(refused.error().code == "aim.no_target");
+    JointWish turned;
+    turned.turn_rad = WishedBand{2, 1};
+    const auto round = aimJoints(walked, turned, 0.5);
+    REQUIRE_FALSE(round);
+    CHECK(round.error().code == "aim.band");
+    CHECK(round.error().path == "/aim/turn_low");
     JointWish width;
     width.width_m = WishedBand{0.1, 0.2};
     std::stop_source stop;
@@ -76,4 +84,26 @@ TEST_CASE("a wish of joints that says nothing of such a bait is refused, one sto
     CHECK(wish.turn_rad->high == Approx(50 * kDegree));
     CHECK_FALSE(wish.beats_1_s);
     CHECK_FALSE(wish.width_m);
+}
+
+TEST_CASE("a joint that would cut what lies in the body is not as wished, whatever it walks") {
+    Design design = demoNamed("glide-bait");
+    REQUIRE_FALSE(design.bores.empty());
+    const Derived d = evaluated(design);
+    JointWish wish;
+    wish.width_m = WishedBand{0.02, 3};  // any walk
+    const auto ways = aimJoints(d, wish, towSpeed_m_s(d));
+    REQUIRE(ways);
+    bool erred = false;
+    for (const JointWay& way : *ways) {
+        const auto findings = checkDesign(evaluated(way.design));
+        const bool error = std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
+            return f.severity == Severity::Error;
+        });
+        CHECK(error == !way.against.empty());
+        CHECK_FALSE((error && way.met));
+        CHECK_FALSE((erred && !error && !way.met));  // those come behind
+        erred = erred || error;
+    }
+    CHECK(erred);  // a tenth of the length farther forward or aft a bore is met
 }

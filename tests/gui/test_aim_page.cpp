@@ -320,6 +320,12 @@ TEST_CASE("a wished walk becomes a joint to cut, taken over as one step") {
     CHECK_FALSE(o.design().joints == before.joints);
     o.window.bench().document.undoStack()->undo();
     CHECK(o.design() == before);
+    // The wrong way round is said, and nothing is offered.
+    o.type("/aim/turn_low", "130");
+    o.tab("aimTabs", "Joints");
+    o.beside("aimJointsTab");
+    CHECK(o.text("aimJointWords").contains("begin below its end"));
+    CHECK_FALSE(take->isEnabled());
     // A bait with a lip swings as one, and a bait without joints is sent to cut one.
     Opened lipped;
     lipped.window.rail().choose(Step::Aim);

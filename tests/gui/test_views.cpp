@@ -20,7 +20,6 @@
 #include "core/shape/edit_body.h"
 #include "gui/opened.h"
 #include "sheet/bench_sheet.h"
-#include "sheet/drawing_paint.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -378,35 +377,4 @@ TEST_CASE(
     CHECK(other.document.undoStack()->count() == 1);
     CHECK(first.grab().toImage() == firstBefore);
     CHECK_FALSE(second.grab().toImage() == secondBefore);
-}
-
-TEST_CASE("strokes laid arm by arm look like whole ones") {
-    for (const char* name : {"diver", "swimmer"}) {
-        const Design d = demoNamed(name);
-        const auto derived = evaluate(d);
-        REQUIRE(derived);
-        const Drawing drawing =
-            drawBait(d, *derived, levelFrame(DrawnView::Side), DrawnFor::Picture);
-        const double scale = 600 / (1000 * derived->shape->sizes.length_m);
-        const auto painted = [&](bool armByArm) {
-            QImage image(760, 420, QImage::Format_RGB32);
-            image.fill(Qt::white);
-            QPainter painter(&image);
-            DrawnStyle style = windowStyle(d.make.kind, inks());
-            style.armByArm = armByArm;
-            paintDrawing(painter, drawing, {80, 210}, scale, style);
-            return image;
-        };
-        const QImage whole = painted(false), arms = painted(true);
-        int inked = 0, other = 0;
-        for (int y = 0; y < whole.height(); ++y) {
-            for (int x = 0; x < whole.width(); ++x) {
-                inked += whole.pixel(x, y) != qRgb(255, 255, 255) ? 1 : 0;
-                other += std::abs(qGray(whole.pixel(x, y)) - qGray(arms.pixel(x, y))) > 60 ? 1 : 0;
-            }
-        }
-        INFO(name << ": of " << inked << " points " << other << " differ");
-        CHECK(inked > 20000);
-        CHECK(other < inked / 500);
-    }
 }

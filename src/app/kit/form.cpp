@@ -13,7 +13,6 @@ namespace wl {
 namespace {
 
 constexpr int kLabelWidth = 164;
-constexpr int kFigure = 20;  // letters of a readout that is a figure
 
 }  // namespace
 
@@ -296,37 +295,6 @@ QPlainTextEdit* Form::addNotes(const QString& path, const QString& label) {
     return edit;
 }
 
-QLabel* Form::readout(const QString& label, std::function<QString(const Results&)> read) {
-    auto* value = plainLabel();
-    value->setFont(type(Type::Body, true));
-    value->setWordWrap(true);
-    value->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    addRow(label, value);
-    value->setContentsMargins(0, 4, 0, 0);
-    auto refresh = [this, value, read] {
-        const ResultsPtr results = bench_.results();
-        QString text = results && results->derived ? read(*results) : QStringLiteral("–");
-        if (text.isEmpty() && results && !results->run) {
-            return;  // what the run tells comes after it: till then it stands as it was
-        }
-        // Beside a figure what it was before the last edit; a sentence would only grow unreadable.
-        if (const ResultsPtr before = bench_.bait.before(); before && text.size() <= kFigure) {
-            const QString was = Workbench::was(read(*before), text);
-            text += was.isEmpty() ? was : QStringLiteral("  · ") + was;
-        }
-        value->setText(text);
-        // Under the hand it keeps the lines it once took: a row more and a row less from move to
-        // move sets the whole sheet out anew, and the eye loses its place.
-        const bool held = bench_.document.isHeld() && value->isVisible();
-        value->setMinimumHeight(held ? value->height() : 0);
-    };
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
-    connect(&bench_.document, &Document::released, value, refresh);
-    connect(&bench_, &Workbench::benchChanged, value, refresh);
-    refresh();
-    return value;
-}
-
 QLabel* Form::note(const QString& text) {
     auto* label = plainLabel(text);
     label->setProperty("role", "quiet");
@@ -366,16 +334,6 @@ void Form::enableLastWhen(std::function<bool(const Design&)> when) {
         }
     };
     connect(&bench_.document, &Document::designChanged, last_, refresh);
-    refresh();
-}
-
-void Form::hideLastWhenEmpty() {
-    auto* value = static_cast<QLabel*>(last_);
-    auto refresh = [value, label = lastLabel_] {
-        value->setVisible(!value->text().isEmpty());
-        label->setVisible(!value->text().isEmpty());
-    };
-    connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
     refresh();
 }
 

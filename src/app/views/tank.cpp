@@ -132,8 +132,8 @@ void Tank::takeResults() {
         settle_.start();
     }
     if (placeMarks_.take(*shown_) || !same) {
-        // The ruler stays put under a drag, as the sheet does.
-        update(rect().adjusted(0, 0, 0, dragged_ >= 0 ? -kRulerHeight : 0));
+        // The ruler stays put under a drag of what is held still, as the sheet does.
+        update(rect().adjusted(0, 0, 0, dragged_ >= 0 && isStill() ? -kRulerHeight : 0));
     }
 }
 

@@ -174,7 +174,8 @@ std::vector<AimTarget> likeTargets(const AimValues& other) {
 Design withWishLike(Design design, const AimValues& other) {
     AimNotes& notes = design.aim;
     notes.relative = false;
-    for (AimBand* band : {&notes.depth, &notes.beats, &notes.swing}) {
+    for (AimBand* band : {&notes.depth, &notes.beats, &notes.swing, &notes.rollToYaw, &notes.pitch,
+                          &notes.balance}) {
         band->low = band->high = std::nullopt;
     }
     for (const AimTarget& target : likeTargets(other)) {

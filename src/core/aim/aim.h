@@ -112,7 +112,7 @@ Result<AimValues> aimValuesOf(const Design& design, const Model& model = {},
 /// quarter, as far as they are told, relative to it.
 std::vector<AimTarget> likeTargets(const AimValues& other);
 
-/// The design with another's figures for its wish, as `likeTargets` has them.
+/// The design with another's figures for its wish, as `likeTargets` has them, and no other wish.
 Design withWishLike(Design design, const AimValues& other);
 
 /// Called as ways are found, with all known so far: first the best of single levers alone, then the

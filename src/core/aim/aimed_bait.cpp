@@ -48,8 +48,7 @@ Result<AimedBait> makeAimedBait(const NewBaitWish& wish, const AimBand& beats, c
         return Error{"plan.stopped", "", {}, {}};
     }
     if (!answer) {
-        out.met = false;
-        out.refusal = answer.error();
+        out.met = false;  // the Aim step says why
         return out;
     }
     const AimWay& way = answer->ways.front();

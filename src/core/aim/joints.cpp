@@ -5,6 +5,7 @@
 
 #include "core/joint/joint_layout.h"
 #include "core/reckon/evaluate.h"
+#include "core/rules/check_design.h"
 
 namespace wl {
 namespace {
@@ -49,7 +50,29 @@ void judge(JointWay& way, const JointWish& wish) {
     }
     const bool inside =
         does.of > 0 ? offOf(wish.beats_1_s, does.beats_1_s.middle) == 0 : way.off == 0;
-    way.met = acts && inside;
+    way.met = acts && inside && way.against.empty();
+}
+
+std::optional<Error> whyNot(const JointWish& wish, bool chain) {
+    if (!(chain ? wish.beats_1_s.has_value() : wish.turn_rad || wish.width_m)) {
+        return Error{"aim.no_target", chain ? "/aim/beats_low" : "/aim/turn_low", {}, {}};
+    }
+    struct Told {
+        const char* path;
+        Quantity quantity;
+        const std::optional<WishedBand>& band;
+    };
+    for (const Told& told : {Told{"/aim/turn_low", Quantity::Angle, wish.turn_rad},
+                             Told{"/aim/width_low", Quantity::Distance, wish.width_m},
+                             Told{"/aim/beats_low", Quantity::Number, wish.beats_1_s}}) {
+        if (told.band && !(told.band->low < told.band->high)) {
+            return Error{"aim.band",
+                         told.path,
+                         {},
+                         {{told.quantity, told.band->low}, {told.quantity, told.band->high}}};
+        }
+    }
+    return std::nullopt;
 }
 
 // The joint there with both bevels cut for the opening; nothing where none gives it.
@@ -114,8 +137,8 @@ JointWish jointWishOf(const Design& design) {
 Result<std::vector<JointWay>> aimJoints(const Derived& d, const JointWish& wish, double speed,
                                         std::stop_token stop, const SnakeTold& told) {
     const bool chain = swimKind(d) == SwimKind::Snake;
-    if (!(chain ? wish.beats_1_s.has_value() : wish.turn_rad || wish.width_m)) {
-        return Error{"aim.no_target", chain ? "/aim/beats_low" : "/aim/turn_low", {}, {}};
+    if (const auto error = whyNot(wish, chain)) {
+        return *error;
     }
     std::vector<JointWay> grid = gridOf(d, chain), ways;
     size_t tried = 0;
@@ -126,6 +149,9 @@ Result<std::vector<JointWay>> aimJoints(const Derived& d, const JointWish& wish,
         if (const Result<Derived> there = evaluate(way.design, &d, d.model)) {
             way.does = chainTrial(*there, speed, stop);
             if (!way.does.untold) {
+                way.against = checkDesign(*there);
+                std::erase_if(way.against,
+                              [](const Finding& f) { return f.severity != Severity::Error; });
                 judge(way, wish);
                 ways.push_back(std::move(way));
             }
@@ -143,6 +169,9 @@ Result<std::vector<JointWay>> aimJoints(const Derived& d, const JointWish& wish,
     std::stable_sort(ways.begin(), ways.end(), [&](const JointWay& a, const JointWay& b) {
         if (a.met != b.met) {
             return a.met;
+        }
+        if (a.against.empty() != b.against.empty()) {
+            return a.against.empty();
         }
         return a.off != b.off ? a.off < b.off : moved(a) < moved(b);
     });

@@ -6,6 +6,7 @@
 #include <stop_token>
 #include <vector>
 
+#include "core/base/finding.h"
 #include "core/base/result.h"
 #include "core/chain/chain_swim.h"
 
@@ -35,16 +36,18 @@ struct JointWay {
     double bevel_rad = 0.0;    ///< of both faces, exact
     Design design;
     ChainTrial does;
-    double off = 0.0;  ///< sum of the logarithms by which it lies outside the bands
-    bool met =
-        false;  ///< inside all of them, walks to either side, or swims in nine of twelve runs
+    std::vector<Finding> against;  ///< errors of the design that has it so
+    double off = 0.0;              ///< sum of the logarithms by which it lies outside the bands
+    /// Inside all of them, walks to either side or swims in nine of twelve runs, and no error.
+    bool met = false;
 };
 
 /// Every joint alone over a grid of places within a tenth of the length and openings from 12 to 44
 /// degrees (a chain: a twentieth, four openings), those left out that no bevel gives, that pocket
-/// or hardware stops before, or that cannot be reckoned. Best first: met, then nearest, then the
-/// least moved. Trends: the order is surer than the figures. Errors: "aim.no_target" (nothing
-/// wished that such a bait tells), "aim.stopped".
+/// or hardware stops before, or that cannot be reckoned. Best first: met, then without an error,
+/// then nearest, then the least moved. Trends: the order is surer than the figures. Errors:
+/// "aim.no_target" (nothing wished that such a bait tells), "aim.band" (a band whose low end is not
+/// under its high one), "aim.stopped".
 Result<std::vector<JointWay>> aimJoints(const Derived& derived, const JointWish& wish,
                                         double speed_m_s, std::stop_token stop = {},
                                         const SnakeTold& told = {});

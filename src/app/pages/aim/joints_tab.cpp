@@ -86,8 +86,8 @@ class JointsTab : public BesidePage {
         }
         if (kind == SwimKind::Snake && !wish.beats_1_s) {
             return tr(
-                "Say under Wish how many beats a second it should swim: place and opening of "
-                "each joint are then tried.");
+                "Say under Wish, in figures, how many beats a second it should swim: place and "
+                "opening of each joint are then tried.");
         }
         if (kind == SwimKind::Glide && !wish.turn_rad && !wish.width_m) {
             return tr(
@@ -128,12 +128,17 @@ class JointsTab : public BesidePage {
         }
         const JointWay& way = ways_[size_t(row)];
         take_->setEnabled(!(way.design == *drawn_));
+        QStringList lines;
+        for (const Finding& finding : way.against) {
+            lines << QStringLiteral("▲ ") + sentence(finding, bench().bench());
+        }
         words_->setText(
-            QStringList{tr("%1: both faces cut back at %2.")
-                            .arg(cutWords(way), bench().text(Quantity::Angle, way.bevel_rad)),
-                        tr("The other joints as drawn, the lead too: look at Ballast after it."),
-                        tr("Compare, do not measure: the figures are sure in their order, hardly "
-                           "in their size.")}
+            (lines +
+             QStringList{tr("%1: both faces cut back at %2.")
+                             .arg(cutWords(way), bench().text(Quantity::Angle, way.bevel_rad)),
+                         tr("The other joints as drawn, the lead too: look at Ballast after it."),
+                         tr("Compare, do not measure: the figures are sure in their order, hardly "
+                            "in their size.")})
                 .join(QStringLiteral("\n")));
     }
     void takeOver() {

@@ -21,6 +21,9 @@ LikeButton::LikeButton(Workbench& bench) : QPushButton(tr("Like another bait…"
     });
     connect(&reckoned_, &Beside::runningChanged, this,
             [this] { setEnabled(!reckoned_.isRunning()); });
+    connect(&reckoned_, &Beside::failed, this, [this](const Error& fault) {
+        bench_.say(QStringLiteral("▲ ") + sentence(fault, bench_.bench()));
+    });
 }
 
 void LikeButton::open(const QString& path) {
