@@ -4,6 +4,7 @@
 #include <QSignalSpy>
 #include <QTableView>
 
+#include "app/kit/form.h"
 #include "app/views/bait_painter.h"
 #include "core/draw/draw_bait.h"
 #include "gui/opened.h"
@@ -45,45 +46,36 @@ TEST_CASE("an edit tells a table only of the cells that read otherwise, other un
     o.window.setInch(false);
 }
 
-TEST_CASE("rows of a sheet stay where they are while the lip is in the hand") {
+TEST_CASE("a readout keeps the lines it took while something is held, and gives them back") {
     Opened o;
-    o.window.resize(1280, 800);
-    o.window.rail().choose(Step::LipAndTie);
-    o.settle();
-    Tank& tank = o.window.tank();
-    int handle = -1;
-    for (int i = 0; i < int(tank.handles().size()); ++i) {
-        handle = tank.handles()[size_t(i)].fields.front().first == "/lip/angle" ? i : handle;
-    }
-    REQUIRE(handle >= 0);
-    const QPointF from = tank.handlePosition(handle);
-    const auto send = [&](QEvent::Type type, const QPointF& at) {
-        QMouseEvent event(type, at, tank.mapToGlobal(at), Qt::LeftButton,
-                          type == QEvent::MouseButtonRelease ? Qt::NoButton : Qt::LeftButton,
-                          Qt::NoModifier);
-        QCoreApplication::sendEvent(&tank, &event);
+    Workbench& bench = o.window.bench();
+    Form form(bench, {});
+    // Three lines of a flat lip, a word of a steep one.
+    QLabel* label = form.readout("Says", [](const Results& r) {
+        const bool flat = r.design->lip.angle_rad < 25 * kDegree;
+        return flat ? QString("word ").repeated(30) : QString("word");
+    });
+    form.finish();
+    form.resize(420, 300);
+    form.show();
+    const auto heightAt = [&](double degrees) {
+        REQUIRE_FALSE(bench.document.setField("/lip/angle", degrees * kDegree));
         o.settle();
-    };
-    auto* field = o.window.findChild<QLineEdit*>("/lip/slot_depth");
-    REQUIRE(field != nullptr);
-    const auto place = [&] { return field->mapTo(&o.window, QPoint()).y(); };
-    send(QEvent::MouseButtonPress, from);
-    int moved = 0, last = place();
-    double angle = o.design().lip.angle_rad;
-    for (int i = 1; i <= 24; ++i) {
-        send(QEvent::MouseMove, from + QPointF(20 * std::sin(0.6 * i), 16 * std::sin(0.9 * i)));
-        moved += place() != last ? 1 : 0;
-        last = place();
-    }
-    CHECK(o.design().lip.angle_rad != angle);
-    CHECK(moved <= 1);  // a readout may take a line more, once
-    send(QEvent::MouseButtonRelease, from);
-    for (auto* label : o.window.sheet()->findChildren<QLabel*>()) {
-        if (label->isVisible() && label->wordWrap()) {
-            INFO(label->text().toStdString());
-            CHECK(label->minimumHeight() == 0);  // let go, the room is given back
+        for (int round = 0; round < 3; ++round) {
+            QCoreApplication::sendPostedEvents();
+            QCoreApplication::processEvents();
         }
-    }
+        return label->height();
+    };
+    const int one = heightAt(30), several = heightAt(20);
+    REQUIRE(several > one + 20);
+    REQUIRE(heightAt(30) == one);
+    bench.document.hold();
+    CHECK(heightAt(20) == several);
+    CHECK(heightAt(31) == several);
+    CHECK(label->text().startsWith("word"));
+    bench.document.letGo();
+    CHECK(heightAt(30) == one);
 }
 
 TEST_CASE("strokes laid arm by arm look like whole ones") {
