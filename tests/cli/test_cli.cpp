@@ -129,7 +129,7 @@ static void checkAgainstSchema(const std::string& here, const std::string& answe
     CHECK(WEXITSTATUS(pclose(pipe)) == 0);
 }
 
-TEST_CASE("every answer of the window comes as JSON that meets its published schema") {
+TEST_CASE("every answer of the window comes as JSON that meets its published schema", "[again]") {
     const std::string here = folder().string();
     for (const char* demo : {"diver", "lipless", "glide-bait"}) {
         const std::string file = here + "/" + demo + ".wade";
@@ -152,11 +152,6 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
                                      "sweep /brief/retrieve_speed --range 0.7 \"3 ft/s\"",
                                      "school"};
         for (const std::string& call : calls) {
-            // Asked of the program's rooms themselves in tests/io/test_answers.cpp.
-            const bool slow = call == "levers --draws 8" || call.rfind("aim", 0) == 0;
-            if (!wl::test::kThorough && (slow || demo != std::string("diver"))) {
-                continue;
-            }
             INFO(demo << " " << call);
             const std::string about = call.substr(0, call.find(' '));
             const std::string answer = here + "/answer.json";

@@ -210,8 +210,7 @@ TEST_CASE("a varied model moves what it should, and comes back") {
     CHECK(coefficients().size() * sizeof(double) == sizeof(Model));
 }
 
-#ifndef WL_SANITIZED  // two minutes there, and nothing in it but sums other tests make
-TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
+TEST_CASE("no coefficient is idle: each moves some figure of some bait", "[again]") {
     std::vector<Design> baits;
     for (const char* name : {"diver", "lipless"}) {
         baits.push_back(demoNamed(name));
@@ -348,7 +347,6 @@ TEST_CASE("no coefficient is idle: each moves some figure of some bait") {
         CHECK(moves);
     }
 }
-#endif
 
 TEST_CASE("the table of coefficients in docs/theory.md is the program's own") {
     std::ifstream file(WL_SOURCE_DIR "/docs/theory.md");

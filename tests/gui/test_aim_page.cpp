@@ -175,7 +175,8 @@ TEST_CASE("a trial of the cloud is told under the pointer and can be taken over"
     CHECK(o.derived().rest->spare == Approx(before.brief.wantedSpare).margin(1e-3));
 }
 
-TEST_CASE("what cannot be had is said, and what else would do is taken over from the list") {
+TEST_CASE("what cannot be had is said, and what else would do is taken over from the list",
+          "[again]") {
     Opened o;
     holdSome(o);
     o.type("/aim/depth_low", "3.9");
@@ -262,7 +263,8 @@ TEST_CASE("why: each step says what it does to depth, beats and swing, and how s
     CHECK_FALSE(table->item(line, 2)->text().contains("%"));
 }
 
-TEST_CASE("the wish over lengths fills row by row, says what misses, and a row opens as a bait") {
+TEST_CASE("the wish over lengths fills row by row, says what misses, and a row opens as a bait",
+          "[again]") {
     Opened o;
     holdSome(o);
     o.window.rail().choose(Step::Aim);

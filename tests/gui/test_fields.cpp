@@ -45,7 +45,8 @@ const char* const kNonsense[] = {"about so", "1/0",   "12 kg m", "--4",
 
 }  // namespace
 
-TEST_CASE("every field refuses nonsense beside itself, keeps what was typed, and recovers") {
+TEST_CASE("every field refuses nonsense beside itself, keeps what was typed, and recovers",
+          "[again]") {
     for (const int demo : {0, 4}) {
         Opened o(demo);
         o.visitEveryStep();
@@ -120,7 +121,7 @@ TEST_CASE("every number in every table refuses nonsense with the reason, and rec
     }
 }
 
-TEST_CASE("every column stands for a field there is, under its own words") {
+TEST_CASE("every column stands for a field there is, under its own words", "[again]") {
     Opened o(4);
     o.visitEveryStep();
     int columns = 0;

@@ -197,8 +197,7 @@ class Hand {
 
 }  // namespace
 
-#ifndef WL_SANITIZED  // minutes of clicks there; each kind of field has a test of its own
-TEST_CASE("the demo is made from nothing with the mouse, to the last field") {
+TEST_CASE("the demo is made from nothing with the mouse, to the last field", "[again]") {
     const Design demo = demoNamed("diver");
     Opened o;
     o.window.activateWindow();
@@ -278,4 +277,3 @@ TEST_CASE("the demo is made from nothing with the mouse, to the last field") {
     std::printf("the demo with the mouse: %d actions to a whole bait, %d to the demo\n", toWhole,
                 hand.actions());
 }
-#endif

@@ -96,7 +96,7 @@ TEST_CASE("recovery offers every copy, in plain words, and removes none it was n
     CHECK(QDir(folder).entryList({"*.wade"}).size() == 1);
 }
 
-TEST_CASE("no label reads a design's words as markup") {
+TEST_CASE("no label reads a design's words as markup", "[again]") {
     Opened o;
     Design d = demoDesign();
     d.name = "<b>bold</b><img src='x'>";

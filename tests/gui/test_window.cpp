@@ -347,7 +347,7 @@ TEST_CASE("a tank test is logged with what was foretold") {
     CHECK(o.design().log.back().mass_kg == Approx(0.0189));
 }
 
-TEST_CASE("every field, table and button has a name for those who cannot see it") {
+TEST_CASE("every field, table and button has a name for those who cannot see it", "[again]") {
     Open o;
     for (int i = 0; i < kStepCount; ++i) {
         o.window.rail().choose(Step(i));

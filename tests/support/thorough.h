@@ -15,9 +15,4 @@ constexpr int someOf(int all) {
     return kThorough ? all : (all + 3) / 4;
 }
 
-/// The same of what takes a second each: whole searches.
-constexpr int fewOf(int all) {
-    return kThorough ? all : (all + 11) / 12;
-}
-
 }  // namespace wl::test

@@ -135,13 +135,16 @@ void applyTheme(QApplication& application, bool dark) {
     if (applied && current.dark == dark) {
         return;  // polishing every widget again would cost a third of the start-up
     }
-    applied = true;
     current = dark ? lamp() : paper();
-    application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
-    if (family.isEmpty()) {
+    if (!applied) {
+        application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
         family = loadShippedFont();
+        application.setFont(type(Type::Body));
     }
-    application.setFont(type(Type::Body));
+    applied = true;
+    // One sheet straight after another is worked out for every widget below every widget: seconds
+    // in a window whose steps were all seen. Taken off first, it is worked out once for each.
+    application.setStyleSheet(QString());
     QPalette p;
     p.setColor(QPalette::Window, current.ground);
     p.setColor(QPalette::WindowText, current.ink);
