@@ -2,6 +2,7 @@
 #include <boost/numeric/odeint.hpp>
 #include <catch2/catch.hpp>
 
+#include "core/chain/chain_bait.h"
 #include "core/plan/size_series.h"
 #include "core/reckon/tow.h"
 #include "core/swim/tuning.h"
@@ -34,6 +35,54 @@ bool isFinite(const Swim& s) {
 }
 
 }  // namespace
+
+TEST_CASE("the water in a cupped end swings along and weighs nothing") {
+    const auto ended = [](Design design, double deep) {
+        const auto& all = design.body.stations;
+        design.coats.clear();  // lines the cup: a little less water there
+        design.body.tailFace.present = true;
+        design.body.tailFace.x_m = all[all.size() - 2].position_m;
+        design.body.tailFace.angle_rad = kPi / 2;
+        design.body.tailFace.cupDepth_m = deep;
+        return design;
+    };
+    const Result<Derived> flat = evaluate(ended(demoDesign(), 0));
+    const Result<Derived> cupped = evaluate(ended(demoDesign(), 0.003));
+    REQUIRE((flat && cupped));
+    const Run run = computeRun(*cupped, {}, kCoarseRetrieve);
+    const Result<WobbleBody> told = wobbleBody(*cupped, run);
+    REQUIRE(told);
+    WobbleBody body = *told;
+    REQUIRE(body.cups.size() == 1);
+    const WobbleCup cup = body.cups.front();
+    // As much as the cup takes of the body's displacement, bare.
+    const double dug = flat->mass->displacedVolume_m3 - cupped->mass->displacedVolume_m3;
+    CHECK(cup.mass_kg == Approx(cupped->waterDensity_kg_m3 * dug).epsilon(1e-3));
+    const double face = 0.5 * body.length_m - cupped->design->body.tailFace.x_m;
+    CHECK(cup.place_m.x() > face);
+    CHECK(cup.place_m.x() < face + 0.003);
+    CHECK(body.mass_kg == cupped->mass->mass_kg);
+    const Matrix6 with = measureHull(body).carried;
+    body.cups.clear();
+    const Matrix6 without = measureHull(body).carried;
+    CHECK(with(1, 1) - without(1, 1) == Approx(cup.mass_kg));
+    CHECK(with(1, 5) - without(1, 5) == Approx(cup.mass_kg * cup.place_m.x()));
+    CHECK(with(5, 5) - without(5, 5) == Approx(cup.mass_kg * std::pow(cup.place_m.x(), 2)));
+
+    const Result<Derived> jointed = evaluate(ended(demoNamed("swimmer"), 0.003));
+    REQUIRE(jointed);
+    const Result<ChainBait> chain = chainBait(*jointed, 0.6);
+    REQUIRE(chain);
+    const std::vector<CupWater> held =
+        cupWater(jointed->shape->curves, jointed->waterDensity_kg_m3);
+    REQUIRE(held.size() == 1);
+    double swung = 0;
+    for (const PlanarPiece& piece : chain->bait.pieces) {
+        swung += piece.mass_kg;
+    }
+    CHECK(swung == Approx(jointed->mass->mass_kg + held.front().mass_kg));
+    CHECK(chain->bait.pieces.front().mass_kg == jointed->mass->pieces.front().mass_kg);
+}
 
 TEST_CASE("the demo diver swims, and the figures hang together") {
     const Design design = demoDesign();
@@ -122,7 +171,7 @@ TEST_CASE("the roll couple of weight, lift and line is the equations' own") {
     const Result<Derived> d = evaluate(demoDesign());
     REQUIRE(d);
     const Run run = computeRun(*d);
-    const Result<WobbleBody> body = wobbleBody(*d, run);
+    Result<WobbleBody> body = wobbleBody(*d, run);
     const Result<WobbleTow> tow = wobbleTow(run.levelTrim, 0.8);
     REQUIRE(body);
     REQUIRE(tow);
@@ -206,7 +255,7 @@ TEST_CASE("a fault makes a bait run off, its bend takes that back, mirrored it i
     aside.lip.slotY_m = 0.5e-3;
     const Result<Derived> there = evaluate(aside);
     REQUIRE(there);
-    const Result<WobbleBody> body = wobbleBody(*there, run);
+    Result<WobbleBody> body = wobbleBody(*there, run);
     const Result<WobbleTow> tow = wobbleTow(run.levelTrim, towSpeed_m_s(*d));
     REQUIRE(body);
     REQUIRE(tow);

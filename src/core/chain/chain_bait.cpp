@@ -129,15 +129,21 @@ void weigh(const Derived& d, const std::vector<size_t>& chainOf, const Surface* 
         }
     }
     constexpr double kUnlevel = 0.05;
+    const std::vector<CupWater> cups = cupWater(d.shape->curves, d.waterDensity_kg_m3);
     for (size_t i = 0; i < masses.size(); ++i) {
-        const PieceMass& m = masses[i];
+        PieceMass& m = masses[i];
+        if (std::abs(m.displaced - m.mass) > kUnlevel * m.displaced) {
+            chain.unlevel.push_back(i);
+        }
+        for (const CupWater& cup : cups) {
+            if (i == (cup.nose ? 0 : chainOf.back())) {
+                m.add(cup.mass_kg, bait.pieces[i].pin_m - cup.centre_m.x(), 0);
+            }
+        }
         PlanarPiece& piece = bait.pieces[i];
         piece.mass_kg = m.mass;
         piece.gravityAt_m = m.mass > 0 ? m.first / m.mass : -0.5 * piece.length_m;
         piece.inertia_kg_m2 = std::max(m.second, 1e-3 * m.mass * piece.length_m * piece.length_m);
-        if (std::abs(m.displaced - m.mass) > kUnlevel * m.displaced) {
-            chain.unlevel.push_back(i);
-        }
     }
 }
 

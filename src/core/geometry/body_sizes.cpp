@@ -53,6 +53,20 @@ FaceCut measureEndFace(const BodyCurves& curves, bool nose) {
     return cut;
 }
 
+std::vector<CupWater> cupWater(const BodyCurves& curves, double waterDensity) {
+    std::vector<CupWater> all;
+    for (const bool nose : {true, false}) {
+        const EndFace& face = curves.endFace(nose);
+        if (face.present && face.cupDepth_m > 0) {
+            const FaceCut cut = measureEndFace(curves, nose);
+            if (cut.cupVolume_m3 > 0) {
+                all.push_back({nose, waterDensity * cut.cupVolume_m3, cut.cupCentroid_m});
+            }
+        }
+    }
+    return all;
+}
+
 BodySizes measureBody(const BodyCurves& curves) {
     BodySizes sizes;
     sizes.length_m = curves.length_m();

@@ -20,6 +20,15 @@ struct FaceCut {
 };
 FaceCut measureEndFace(const BodyCurves& curves, bool nose);
 
+/// The water a cup holds: it goes along when the bait is swung, and weighs nothing under water.
+struct CupWater {
+    bool nose = false;  ///< of the nose face, else of the tail's
+    double mass_kg = 0.0;
+    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();  ///< body frame
+};
+/// Of every cupped end face; none where no face is cupped.
+std::vector<CupWater> cupWater(const BodyCurves& curves, double waterDensity_kg_m3);
+
 /// Plain sizes a maker would measure, from the curves.
 struct BodySizes {
     double length_m = 0.0;

@@ -120,6 +120,9 @@ Result<WobbleBody> wobbleBody(const Derived& d, const Run& run) {
         body.drags.push_back(
             {toSwim({part.place_m.x(), 0, part.place_m.y()}, length), part.dragArea_m2});
     }
+    for (const CupWater& cup : cupWater(curves, d.waterDensity_kg_m3)) {
+        body.cups.push_back({toSwim(cup.centre_m, length), cup.mass_kg});
+    }
     for (TowedSurface surface : d.loads->inputs.surfaces) {
         surface.centre_m = toSwim(surface.centre_m, length);
         surface.along = toSwimVector(surface.along);

@@ -25,6 +25,13 @@ Matrix6 rigidMass(const WobbleBody& b) {
     m.topRightCorner<3, 3>() = -b.mass_kg * c;
     m.bottomLeftCorner<3, 3>() = b.mass_kg * c;
     m.bottomRightCorner<3, 3>() = b.inertia_kg_m2 - b.mass_kg * c * c;
+    for (const WobbleCup& cup : b.cups) {
+        const Eigen::Matrix3d at = crossMatrix(cup.place_m);
+        m.topLeftCorner<3, 3>() += cup.mass_kg * Eigen::Matrix3d::Identity();
+        m.topRightCorner<3, 3>() -= cup.mass_kg * at;
+        m.bottomLeftCorner<3, 3>() += cup.mass_kg * at;
+        m.bottomRightCorner<3, 3>() -= cup.mass_kg * at * at;
+    }
     return m;
 }
 

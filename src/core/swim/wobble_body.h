@@ -54,6 +54,12 @@ struct WobbleDrag {
     double area_m2 = 0.0;
 };
 
+/// Water held in a cupped end face.
+struct WobbleCup {
+    Eigen::Vector3d place_m = Eigen::Vector3d::Zero();
+    double mass_kg = 0.0;
+};
+
 /// All that swims, in the frame of swimming.
 struct WobbleBody {
     double length_m = 0.0;
@@ -68,6 +74,7 @@ struct WobbleBody {
     double volume_m3 = 0.0;                                   ///< displaced
     Eigen::Vector3d centreOfBuoyancy_m = Eigen::Vector3d::Zero();
     std::vector<WobbleDrag> drags;
+    std::vector<WobbleCup> cups;
     std::optional<WobblePlate> plate;
     std::vector<TowedSurface> fins;  ///< in this frame
     Eigen::Vector3d tie_m = Eigen::Vector3d::Zero();
