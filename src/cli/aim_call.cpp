@@ -57,6 +57,37 @@ void AimCall::addTo(CLI::App& command) {
     command.add_flag("--settled", settled, "Only ways whose roll under way is settled");
 }
 
+void AimCall::addJointsTo(CLI::App& command) {
+    command.add_option("--turn", turn, "Of a bait walked with the rod: turn a pull, e.g. 60..120");
+    command.add_option("--width", width, "Left and right together, e.g. 0.3..0.6");
+    command.add_option("--beats", beats, "Of a chain: beats a second, e.g. 2..3");
+}
+
+wl::Result<wl::JointWish> AimCall::jointWish(const wl::Design& design) const {
+    wl::JointWish wish = wl::jointWishOf(design);
+    struct Typed {
+        const std::string& text;
+        wl::Quantity quantity;
+        std::optional<wl::WishedBand>& into;
+    };
+    for (const Typed& one : {Typed{turn, wl::Quantity::Angle, wish.turn_rad},
+                             Typed{width, wl::Quantity::Distance, wish.width_m},
+                             Typed{beats, wl::Quantity::Number, wish.beats_1_s}}) {
+        if (one.text.empty()) {
+            continue;
+        }
+        const wl::Result<Band> band = readBand(one.text, one.quantity);
+        if (!band) {
+            return band.error();
+        }
+        if (band->relative) {
+            return wl::Error{"text.not_a_number", one.text, {}, {}};
+        }
+        one.into = wl::WishedBand{band->low, band->high};
+    }
+    return wish;
+}
+
 wl::Result<std::vector<double>> AimCall::lengths() const {
     return amounts(sizes, wl::Quantity::Length, 0.01, 0.6);
 }

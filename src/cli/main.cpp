@@ -6,19 +6,12 @@
 #include <csignal>
 #include <iostream>
 
-#include "cli/aim_call.h"
-#include "cli/typed_amounts.h"
-#include "core/base/units.h"
-#include "core/design/fields.h"
-#include "io/aim_answer.h"
-#include "io/compare_answer.h"
+#include "cli/answering.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "io/report.h"
-#include "io/run_answers.h"
 #include "io/schema.h"
-#include "io/whole_file.h"
-#include "text/sentences.h"
+#include "io/shelf.h"
 #ifdef WL_WITH_SHEET
 #include <QGuiApplication>
 
@@ -26,96 +19,6 @@
 #endif
 
 namespace {
-
-constexpr int kDone = 0, kStops = 1, kFailed = 2;
-constexpr size_t kMostCsvBytes = 8u << 20;
-
-int fail(const wl::Error& error) {
-    std::cerr << "wadeline: "
-              << wl::fillSentence(wl::englishFor(error.code), error.values, error.words,
-                                  wl::Bench::Metric);
-    if (!error.path.empty()) {
-        std::cerr << " [" << error.path << "]";
-    }
-    std::cerr << "\n";
-    return kFailed;
-}
-
-int complain(const std::string& what) {
-    std::cerr << "wadeline: " << what << "\n";
-    return kFailed;
-}
-
-int writeOut(const std::string& path, std::string_view text) {
-    if (path.empty() || path == "-") {
-        std::cout << text << std::flush;
-        return std::cout ? kDone : complain("the output could not be written.");
-    }
-    const auto error = wl::writeWholeFile(path, text);
-    return error ? fail(*error) : kDone;
-}
-
-// What an answering subcommand was called with.
-struct Call {
-    std::string file, other, shelf, out, output;
-    int take = 1;
-    std::vector<std::string> values, salts, coefficients;
-    unsigned long long most = 20, draws = 0, seed = 1;
-    int leverDraws = 60;
-    AimCall aim;
-    bool json = false;
-};
-
-wl::Result<wl::Shelf> shelfOf(const Call& call) {
-    if (call.shelf.empty()) {
-        return wl::starterShelf();
-    }
-    const wl::Result<std::string> text = wl::readRegularFile(call.shelf, kMostCsvBytes);
-    if (!text) {
-        return text.error();
-    }
-    const auto entries = wl::readShelfCsv(*text);
-    return entries ? wl::Result<wl::Shelf>(wl::arrangeShelf(*entries)) : entries.error();
-}
-
-// Prints the answer; writes the design taken from it when asked.
-int give(const wl::Answer& answer, const Call& call) {
-    if (const int code = writeOut(call.out, answer.json); code != kDone) {
-        return code;
-    }
-    if (!call.output.empty()) {
-        if (call.take < 1 || size_t(call.take) > answer.designs.size()) {
-            return complain("there is no design " + std::to_string(call.take) +
-                            " to write: the answer offers " +
-                            std::to_string(answer.designs.size()) + ".");
-        }
-        const auto error =
-            wl::writeWholeFile(call.output, wl::writeDesign(answer.designs[size_t(call.take) - 1]));
-        if (error) {
-            return fail(*error);
-        }
-    }
-    return answer.met ? kDone : kStops;
-}
-
-// Words unless JSON is asked for.
-int aim(const wl::Design& design, const Call& call) {
-    const wl::Result<wl::AimWish> wish = call.aim.wish(design);
-    if (!wish) {
-        return fail(wish.error());
-    }
-    const wl::Result<std::vector<double>> lengths = call.aim.lengths();
-    if (!lengths) {
-        return fail(lengths.error());
-    }
-    const bool sizes = !lengths->empty();
-    wl::Answer answer =
-        sizes ? wl::sizesAnswer(design, *wish, *lengths) : wl::aimAnswer(design, *wish);
-    if (!call.json) {
-        answer.json = sizes ? wl::readableSizes(answer) : wl::readableAim(answer);
-    }
-    return give(answer, call);
-}
 
 int report(const Call& call, bool asJson) {
     const wl::Result<wl::Design> design = wl::loadDesign(call.file);
@@ -133,84 +36,6 @@ int report(const Call& call, bool asJson) {
     const wl::Report made = wl::makeReport(*design, model);
     const int code = writeOut(call.out, asJson ? made.json : wl::readableReport(made));
     return code != kDone ? code : made.hasError ? kStops : kDone;
-}
-
-// One number of the design over a range typed in any unit of it.
-int sweep(const wl::Design& design, const Call& call) {
-    const auto field = wl::findField(design, call.other);
-    if (!field) {
-        return fail({"field.unknown", call.other, {}, {}});
-    }
-    const auto ends = amounts(call.values, field->quantity, field->min, field->max);
-    if (!ends) {
-        return fail(ends.error());
-    }
-    constexpr int kPlaces = 25;
-    return give(wl::sweepAnswer(design, call.other, ends->front(), ends->back(), kPlaces), call);
-}
-
-int answer(const std::string& about, const Call& call) {
-    const wl::Result<wl::Design> design = wl::loadDesign(call.file);
-    if (!design) {
-        return fail(design.error());
-    }
-    const wl::Result<wl::Shelf> shelf = shelfOf(call);
-    if (!shelf) {
-        return fail(shelf.error());
-    }
-    if (about == "compare") {
-        const wl::Result<wl::Design> other = wl::loadDesign(call.other);
-        return other ? give(wl::compareAnswer(*design, *other), call) : fail(other.error());
-    }
-    if (about == "plan") {
-        return give(wl::planAnswer(*design), call);
-    }
-    if (about == "ways") {
-        return give(wl::waysAnswer(*design, *shelf), call);
-    }
-    if (about == "mends") {
-        return give(wl::mendsAnswer(*design, *shelf), call);
-    }
-    if (about == "aim") {
-        return aim(*design, call);
-    }
-    if (about == "school") {
-        return give(wl::schoolAnswer(*design), call);
-    }
-    if (about == "cast") {
-        return give(wl::castAnswer(*design), call);
-    }
-    if (about == "forces") {
-        return give(wl::forcesAnswer(*design), call);
-    }
-    if (about == "levers") {
-        return give(wl::leversAnswer(*design, call.leverDraws), call);
-    }
-    if (about == "sweep") {
-        return sweep(*design, call);
-    }
-    if (about == "doubt") {
-        return give(wl::doubtAnswer(*design, call.draws, call.seed), call);
-    }
-    if (about == "swaps") {
-        const auto speeds = amounts(call.values, wl::Quantity::Speed, -5.0, 5.0);
-        return speeds ? give(wl::swapsAnswer(*design, *shelf, *speeds, call.most), call)
-                      : fail(speeds.error());
-    }
-    if (about == "series") {
-        const auto lengths = amounts(call.values, wl::Quantity::Length, 0.01, 0.6);
-        return lengths ? give(wl::seriesAnswer(*design, *lengths), call) : fail(lengths.error());
-    }
-    const auto temperatures =
-        amounts(call.values.empty() ? std::vector<std::string>{"4", "15", "25"} : call.values,
-                wl::Quantity::Temperature, wl::kZeroCelsius_K - 2, wl::kZeroCelsius_K + 40);
-    const auto salts =
-        amounts(call.salts.empty() ? std::vector<std::string>{"0", "10", "35"} : call.salts,
-                wl::Quantity::Salinity, 0.0, 0.05);
-    if (!temperatures || !salts) {
-        return fail(temperatures ? salts.error() : temperatures.error());
-    }
-    return give(wl::watersAnswer(*design, *temperatures, *salts), call);
 }
 
 // The bench sheet, or the templates as a drawing file.
@@ -300,9 +125,12 @@ int run(int argc, char** argv) {
     swaps->add_option("--speed", call.values,
                       "Sink rates wanted, e.g. 0.03 (under 0: rising): the sets nearest to each");
     swaps->add_option("--most", call.most, "At most so many sets")->check(CLI::Range(1, 4000));
-    CLI::App* waters = answering("waters", "The same bait in other waters", nullptr);
-    waters->add_option("--temperature", call.values, "e.g. 4 15 25, or 59F");
-    waters->add_option("--salinity", call.salts, "g/kg, e.g. 0 10 35");
+    const auto watered = [&](CLI::App* command) {
+        command->add_option("--temperature", call.values, "e.g. 4 15 25, or 59F");
+        command->add_option("--salinity", call.salts, "g/kg, e.g. 0 10 35");
+        return command;
+    };
+    watered(answering("waters", "The same bait in other waters", nullptr));
     answering("school", "What the tank readings in the design say of it",
               "File for the design with the correction in force");
     taking(answering("series", "The same shape in other lengths", "File for that size's design"))
@@ -312,6 +140,22 @@ int run(int argc, char** argv) {
                                        "File for the design of that way"));
     call.aim.addTo(*aimed);
     aimed->add_flag("--json", call.json, "As JSON, units in the keys");
+    CLI::App* weighed = watered(taking(answering(
+        "weights", "Belly weights: one body, several weights and waters", "File for that design")));
+    weighed->add_option("--lead", call.leads,
+                        "Weights of lead, e.g. 3.5 \"1/4 oz\" (default: those the brief and the "
+                        "three sink rates ask for)");
+    weighed->add_flag("--json", call.json, "As JSON, units in the keys");
+    CLI::App* rated =
+        taking(shelved(answering("rates", "One lead and a hook set of the shelf for each sink rate",
+                                 "File for that design")));
+    rated->add_option("--speed", call.values, "Sink rates, e.g. 0.03 0.12 0.25");
+    rated->add_flag("--json", call.json, "As JSON, units in the keys");
+    CLI::App* jointed = taking(answering("joints", "Where to cut a joint for a wished walk or beat",
+                                         "File for the design so cut"));
+    call.aim.addJointsTo(*jointed);
+    jointed->add_option("--most", call.most, "At most so many")->check(CLI::Range(1, 400));
+    jointed->add_flag("--json", call.json, "As JSON, units in the keys");
     answering("cast", "How far it flies, and how it lies in the air", nullptr);
     answering("forces", "The forces on it under way, and the speeds at which it dives", nullptr);
     answering("levers", "What one step of each thing is worth, and how sure that is", nullptr)

@@ -3,7 +3,10 @@
 #include <cmath>
 
 #include "core/base/decimal.h"
+#include "core/reckon/evaluate.h"
+#include "core/reckon/tow.h"
 #include "io/answer_parts.h"
+#include "io/report_swim.h"
 
 namespace wl {
 namespace {
@@ -273,6 +276,52 @@ Answer sizesAnswer(const Design& design, const AimWish& wish,
         list.push_back(j);
     }
     json["sizes"] = list;
+    answer.json = answerText(json);
+    return answer;
+}
+
+Answer jointsAnswer(const Design& design, const JointWish& wish, size_t most) {
+    Json json = begun("joints", design);
+    const Result<Derived> derived = evaluate(design);
+    if (!derived) {
+        return refused(std::move(json), derived.error());
+    }
+    if (design.joints.empty()) {
+        return refused(std::move(json), {"aim.no_joints", "/joints", {}, {}});
+    }
+    const auto ways = aimJoints(*derived, wish, towSpeed_m_s(*derived));
+    if (!ways) {
+        return refused(std::move(json), ways.error());
+    }
+    Answer answer;
+    Json list = Json::array();
+    for (size_t i = 0; i < std::min(most, ways->size()); ++i) {
+        const JointWay& way = (*ways)[i];
+        Json j{{"joint", design.joints[way.joint].name}, {"met", way.met}};
+        put(j, "at", Quantity::Length, way.place_m);
+        put(j, "opens", Quantity::Angle, way.opening_rad);
+        put(j, "bevel", Quantity::Angle, way.bevel_rad);
+        if (way.does.of > 0) {
+            j["runs_that_swim"] = way.does.swims;
+            j["runs"] = way.does.of;
+            put(j, "beats_per_second_low", Quantity::Number, way.does.beats_1_s.low);
+            put(j, "beats_per_second_high", Quantity::Number, way.does.beats_1_s.high);
+        } else {
+            j["verdict"] = nameOf(way.does.verdict);
+            put(j, "turn", Quantity::Angle, way.does.turn_rad);
+            put(j, "width", Quantity::Distance, way.does.width_m);
+        }
+        Json against = Json::array();
+        for (const Finding& finding : way.against) {
+            against.push_back(findingJson(finding));
+        }
+        j["against"] = against;
+        list.push_back(j);
+        answer.designs.push_back(way.design);
+    }
+    json["joints"] = list;
+    json["tried"] = ways->size();
+    answer.met = !ways->empty() && ways->front().met;
     answer.json = answerText(json);
     return answer;
 }

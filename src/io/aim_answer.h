@@ -1,6 +1,7 @@
 // Backward design as a JSON answer, and in words.
 #pragma once
 
+#include "core/aim/joints.h"
 #include "core/aim/sizes.h"
 #include "io/answers.h"
 
@@ -21,5 +22,9 @@ std::string readableAim(const Answer& answer);
 /// all of them meet every target.
 Answer sizesAnswer(const Design& design, const AimWish& wish, const std::vector<double>& lengths_m);
 std::string readableSizes(const Answer& answer);
+
+/// Joints cut for a wished walk or beat, best first, at most `most`. `met`: the first is as wished.
+Answer jointsAnswer(const Design& design, const JointWish& wish, size_t most);
+std::string readableJoints(const Answer& answer);
 
 }  // namespace wl

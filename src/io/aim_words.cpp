@@ -115,4 +115,26 @@ std::string readableSizes(const Answer& answer) {
     return out;
 }
 
+std::string readableJoints(const Answer& answer) {
+    const Json json = Json::parse(answer.json);
+    if (json.contains("error")) {
+        return json["error"]["text"].get<std::string>() + "\n";
+    }
+    std::string out;
+    size_t number = 0;
+    for (const Json& way : json["joints"]) {
+        Json figures = way;
+        figures.erase("runs");
+        out += std::to_string(++number) + ". " + way["joint"].get<std::string>() +
+               (way["met"].get<bool>() ? " (as wanted): " : " (not as wanted): ") +
+               amountsWords(figures) +
+               (way.contains("verdict") ? ", " + words(way["verdict"]) : std::string()) + "\n";
+        for (const Json& finding : way["against"]) {
+            out += "   " + finding["severity"].get<std::string>() + ": " +
+                   finding["text"].get<std::string>() + "\n";
+        }
+    }
+    return out.empty() ? "no bevel gives such openings in these places\n" : out;
+}
+
 }  // namespace wl

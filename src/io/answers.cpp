@@ -19,12 +19,6 @@ namespace {
 
 using Json = AnswerJson;
 
-const char* stateName(RestState state) {
-    return state == RestState::Floats     ? "floats"
-           : state == RestState::Suspends ? "suspends"
-                                          : "sinks";
-}
-
 Json findingsJson(const std::vector<Finding>& findings) {
     Json list = Json::array();
     for (const Finding& f : findings) {
@@ -77,17 +71,6 @@ Answer choicesAnswer(Json json, const char* key, const std::vector<LeadChoice>& 
     json[key] = list;
     answer.json = answerText(json);
     return answer;
-}
-
-void putStill(Json& j, const StillWater& w) {
-    j["state"] = stateName(w.state);
-    put(j, "net", Quantity::Mass, w.net_kg);
-    put(j, "spare", Quantity::Fraction, w.spare);
-    put(j, "speed", Quantity::Speed, w.speed_m_s);
-    if (w.attitudeDecided) {
-        put(j, "pitch", Quantity::Angle, w.pitch_rad);
-        put(j, "roll", Quantity::Angle, w.roll_rad);
-    }
 }
 
 void putCorrected(Json& out, const char* name, Quantity quantity, const Corrected& c) {

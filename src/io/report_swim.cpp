@@ -146,24 +146,6 @@ void putFlags(Json& j, const ChainBait& chain) {
     j["flags"] = flags;
 }
 
-const char* verdictKey(GlideVerdict verdict) {
-    switch (verdict) {
-        case GlideVerdict::Straight:
-            return "straight";
-        case GlideVerdict::Arcs:
-            return "arcs";
-        case GlideVerdict::Walks:
-            return "walks";
-        case GlideVerdict::TurnsRound:
-            return "turns_round";
-        case GlideVerdict::Stuck:
-            return "stuck";
-        case GlideVerdict::CannotTell:
-            break;
-    }
-    return "cannot_tell";
-}
-
 Json glideJson(const Derived& derived) {
     const Glide glide = glideOf(derived);
     Json j;
@@ -172,7 +154,7 @@ Json glideJson(const Derived& derived) {
         j["reason"] = glide.untold->code;
         return j;
     }
-    j["verdict"] = verdictKey(glide.verdict);
+    j["verdict"] = nameOf(glide.verdict);
     j["cadence"] = glide.ownCadence ? "brief" : "usual_pull";
     j["turn_per_pull"] = spreadJson(Quantity::Angle, glide.turn_rad);
     j["width"] = spreadJson(Quantity::Distance, glide.width_m);
@@ -238,6 +220,24 @@ Json snakeJson(const Derived& derived) {
 }
 
 }  // namespace
+
+const char* nameOf(GlideVerdict verdict) {
+    switch (verdict) {
+        case GlideVerdict::Straight:
+            return "straight";
+        case GlideVerdict::Arcs:
+            return "arcs";
+        case GlideVerdict::Walks:
+            return "walks";
+        case GlideVerdict::TurnsRound:
+            return "turns_round";
+        case GlideVerdict::Stuck:
+            return "stuck";
+        case GlideVerdict::CannotTell:
+            break;
+    }
+    return "cannot_tell";
+}
 
 AnswerJson swimJson(const Derived& derived, const Run& run) {
     const SwimKind kind = swimKind(derived);

@@ -301,6 +301,12 @@ constexpr SentenceRow kRows[] = {
     Row{"aim.untold",
         WL_TR("Nothing that can be changed here makes this bait tell what is asked: a bait that "
               "swims by its joints, or does not dive, is aimed by hand.")},
+    Row{"aim.weight_room",
+        WL_TR(
+            "These bores take at most %2 of lead: %1 does not go in. Drill one deeper or wider.")},
+    Row{"aim.rates", WL_TR("Give sink rates over 0: they stand under Tank, Hook swaps.")},
+    Row{"aim.no_joints", WL_TR("It has no joints: nothing to cut elsewhere.")},
+    Row{"hooks.none", WL_TR("No hook hangs on this bait, or there is none on the shelf.")},
     Row{"aim.stopped", WL_TR("Stopped before an answer was found.")},
     Row{"sweep.no_number", WL_TR("Only a number can be varied.")},
     Row{"sweep.cancelled", WL_TR("Cancelled.")},

@@ -149,6 +149,9 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
                                      "forces",
                                      "levers --draws 8",
                                      "aim --json --depth 1.1x..1.25x",
+                                     "weights --json --temperature 4 25 --lead 1 900",
+                                     "rates --json --speed 0.05 0.1",
+                                     "joints --json --turn 20..120 --most 4",
                                      "sweep /brief/retrieve_speed --range 0.7 \"3 ft/s\"",
                                      "school"};
         for (const std::string& call : calls) {

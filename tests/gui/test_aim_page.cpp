@@ -335,3 +335,58 @@ TEST_CASE("a wished walk becomes a joint to cut, taken over as one step") {
     lipped.beside("aimJointsTab");
     CHECK(lipped.text("aimJointWords").contains("no joints"));
 }
+
+TEST_CASE("weights for several waters, one put in, and hooks for three rates, one set put on") {
+    Opened o(1);
+    o.window.rail().choose(Step::Aim);
+    o.tab("aimTabs", "Weights");
+    o.beside("weightsTab");
+    auto* table = o.window.findChild<QTableWidget*>("bellyWeights");
+    CHECK(table->rowCount() == 6);
+    CHECK(table->columnCount() == 6);
+    const auto typed = [&](const char* name, const QString& text) {
+        auto* line = o.window.findChild<QLineEdit*>(name);
+        REQUIRE(line != nullptr);
+        line->selectAll();
+        QTest::keyClicks(line, text);
+        QTest::keyClick(line, Qt::Key_Return);
+        o.beside("weightsTab");
+    };
+    typed("weightTemperatures", "4; warm");
+    CHECK(o.text("weightWords").contains("no temperature of water"));
+    CHECK(table->rowCount() == 0);
+    typed("weightTemperatures", "4; 25");
+    typed("weightLeads", onScreen("1.2; 2; 90"));
+    REQUIRE(table->rowCount() == 3);
+    CHECK(table->item(2, 2)->text().contains(QStringLiteral("▲")));
+    auto* put = o.window.findChild<QAbstractButton*>("putWeight");
+    table->selectRow(2);
+    CHECK(o.text("weightWords").contains("These bores take at most"));
+    CHECK_FALSE(put->isEnabled());
+    table->selectRow(1);
+    REQUIRE(put->isEnabled());
+    const Design before = o.design();
+    put->click();
+    o.settle();
+    double lead = 0;
+    for (const MassItem& item : o.derived().mass->items) {
+        lead += item.kind == PartKind::Plug ? item.mass_kg : 0.0;
+    }
+    CHECK(lead == Approx(2e-3));
+    o.window.bench().document.undoStack()->undo();
+    CHECK(o.design() == before);
+
+    o.tab("aimTabs", "Hooks");
+    o.beside("hookRatesTab");
+    auto* hooks = o.window.findChild<QTableWidget*>("hookRates");
+    REQUIRE(hooks->rowCount() == 3);
+    hooks->selectRow(1);
+    CHECK(hooks->item(1, 4)->text() == "as wished");
+    o.click("putHookRates");
+    o.settle();
+    CHECK_FALSE(o.design().fittings == before.fittings);
+    CHECK(o.design().brief.wantedState == WantedState::Sink);
+    CHECK(o.derived().rest->speed_m_s == Approx(before.tank.sinkRateTwo_m_s).epsilon(0.25));
+    o.window.bench().document.undoStack()->undo();
+    CHECK(o.design() == before);
+}

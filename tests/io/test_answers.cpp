@@ -10,6 +10,7 @@
 #include "io/report.h"
 #include "io/report_swim.h"
 #include "io/run_answers.h"
+#include "io/weights_answer.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
 #include "support/thorough.h"
@@ -61,6 +62,8 @@ std::vector<Answer> everyAnswer(const Design& d) {
             forcesAnswer(d),
             leversAnswer(d, 6),
             aimAnswer(d, {{{AimMeasure::Depth, 0.9, 1.1, 1.0, true}}, {}, false}),
+            weightsAnswer(d, {{277.15, 0.0}, {298.15, 0.035}}, {}),
+            hookRatesAnswer(d, starterShelf(), {0.05, 0.1}),
             sweepAnswer(d, "/brief/retrieve_speed", 0.7, 1.1, 4),
             doubtAnswer(d, 500, 7)};
 }

@@ -6,28 +6,38 @@
 #include "session/words.h"
 
 namespace wl {
-TypedLengths typedLengths(const QString& text, const Bench& bench) {
-    constexpr size_t kMost = 12;
-    constexpr double kShortest_m = 0.01, kLongest_m = 0.6;
-    TypedLengths typed;
+namespace {
+constexpr size_t kMost = 12;
+}
+
+TypedAmounts typedAmounts(const QString& text, Quantity quantity, double least, double most,
+                          const Bench& bench, const QString& fault) {
+    TypedAmounts typed;
     const QStringList parts =
         text.split(QRegularExpression(QStringLiteral("\\s*;\\s*")), Qt::SkipEmptyParts);
     for (const QString& part : parts) {
-        const ReadAmount read = readAmount(part.toStdString(), Quantity::Length, bench);
-        if (read.fault != ReadFault::None || read.valueSi < kShortest_m ||
-            read.valueSi > kLongest_m) {
-            typed.fault = QStringLiteral("▲ ") +
-                          tr("“%1” is no length of a bait. Part lengths by semicolons: "
-                             "40; 60; 3 1/2\"")
-                              .arg(part);
+        const ReadAmount read = readAmount(part.toStdString(), quantity, bench);
+        if (read.fault != ReadFault::None || read.valueSi < least || read.valueSi > most) {
+            typed.fault = QStringLiteral("▲ ") + fault.arg(part);
             return typed;
         }
-        typed.lengths_m.push_back(read.valueSi);
+        typed.values.push_back(read.valueSi);
     }
-    if (typed.lengths_m.empty() || typed.lengths_m.size() > kMost) {
-        typed.fault = QStringLiteral("▲ ") + tr("Give one to twelve lengths.");
+    if (typed.values.size() > kMost) {
+        typed.fault = QStringLiteral("▲ ") + tr("At most twelve of them.");
     }
     return typed;
+}
+
+TypedLengths typedLengths(const QString& text, const Bench& bench) {
+    constexpr double kShortest_m = 0.01, kLongest_m = 0.6;
+    TypedAmounts typed = typedAmounts(text, Quantity::Length, kShortest_m, kLongest_m, bench,
+                                      tr("“%1” is no length of a bait. Part lengths by semicolons: "
+                                         "40; 60; 3 1/2\""));
+    if (typed.values.empty() && typed.fault.isEmpty()) {
+        typed.fault = QStringLiteral("▲ ") + tr("Give one to twelve lengths.");
+    }
+    return {typed.values, typed.fault};
 }
 
 QString usualLengths(const Workbench& bench, double length_m) {

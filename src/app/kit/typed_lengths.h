@@ -1,4 +1,4 @@
-// Lengths of baits, several in one line.
+// Amounts, lengths of baits among them, several in one line.
 #pragma once
 
 #include <QString>
@@ -7,6 +7,15 @@
 #include "app/kit/workbench.h"
 
 namespace wl {
+
+/// At most twelve amounts parted by semicolons, SI, each within the ends, or what is wrong: with
+/// the part that is none put into `fault` at %1. An empty line is none.
+struct TypedAmounts {
+    std::vector<double> values;
+    QString fault;
+};
+TypedAmounts typedAmounts(const QString& text, Quantity quantity, double least, double most,
+                          const Bench& bench, const QString& fault);
 
 /// One to twelve lengths parted by semicolons, m, or what is wrong with them.
 struct TypedLengths {

@@ -96,7 +96,7 @@ std::vector<std::vector<size_t>> setsForSpeeds(const HookSwaps& swaps, double ow
         // A hundredth of a radian counts as much as a millimetre a second.
         auto miss = [&](size_t i) {
             return std::abs(swaps.sets[i].speed_m_s - wanted) +
-                   0.1 * std::abs(swaps.sets[i].pitch_rad - ownPitch) * 0.1;
+                   0.1 * std::abs(swaps.sets[i].pitch_rad - ownPitch);
         };
         std::stable_sort(order.begin(), order.end(), [&](size_t a, size_t b) {
             const bool clearA = swaps.sets[a].meetings.empty();

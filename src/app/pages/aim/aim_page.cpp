@@ -33,6 +33,8 @@ QWidget* makeAimPage(Workbench& bench) {
     tabs->addTab(makeJointsAimTab(bench), tr("Joints"));
     tabs->addTab(formColumn({makeWhy(bench)}), tr("Why"));
     tabs->addTab(makeSizesTab(bench), tr("Sizes"));
+    tabs->addTab(makeWeightsTab(bench), tr("Weights"));
+    tabs->addTab(makeHookRatesTab(bench), tr("Hooks"));
     return tabs;
 }
 

@@ -1,0 +1,85 @@
+// Belly weights: one body, several weights and several waters; and one lead that gives three hook
+// sets three sink rates.
+#pragma once
+
+#include <optional>
+#include <stop_token>
+#include <vector>
+
+#include "core/plan/plan_lead.h"
+#include "core/reckon/what_if.h"
+#include "core/tank/hook_swaps.h"
+#include "core/tank/waters.h"
+
+namespace wl {
+
+struct FishedWater {
+    double temperature_K = 0.0;
+    double salinity = 0.0;  ///< kg/kg
+};
+
+/// One weight of lead in the body, and what the bait does with it in each water.
+struct BellyWeight {
+    enum class For {
+        Brief,  ///< planned for the brief in one of the waters
+        Rate,   ///< planned to sink at one of the three rates in the brief's own water
+        Typed   ///< as heavy as the maker says, shared out as the plan for the brief has it
+    };
+    For what = For::Brief;
+    size_t water = 0;    ///< of Brief
+    double asked = 0.0;  ///< sink rate (m/s), or mass (kg) typed
+    double lead_kg = 0.0;
+    double more_kg = 0.0;  ///< than drawn
+    bool leadMet = false;  ///< the bores take it, mass and attitude as wanted
+    Design design;         ///< with that lead, in the drawn water
+    std::optional<Error> refusal;
+    std::vector<InWater> in;     ///< of each water; empty when refused
+    std::vector<bool> asWished;  ///< rests there as the brief wants it
+};
+
+/// Whether it rests as the brief wants it: spare within a hundredth, sinking within a tenth of the
+/// speed, hanging when it shall hang; its nose within 2 degrees in any case (judged).
+bool restsAsWished(const Brief& brief, const StillWater& rest);
+
+/// Weights for the brief in every water and for the three rates of the tank sheet, or those of
+/// `leads_kg`; by rising lead, those refused last. The body swells from the temperature of the
+/// design's room, as in the table of waters. Errors: those of planLead for the drawn water;
+/// "plan.stopped". A weight of its own that fails carries its reason, "aim.weight_room" (values:
+/// asked, the most the bores take) among them.
+Result<std::vector<BellyWeight>> bellyWeights(const Design& design,
+                                              const std::vector<FishedWater>& waters,
+                                              const std::vector<double>& leads_kg,
+                                              std::stop_token stop = {}, const Told& told = {});
+
+/// One wanted rate and the hooks that come nearest to it.
+struct RatedHooks {
+    double wanted_m_s = 0.0;
+    std::vector<Fitting> hooks;  ///< at each place, nose first
+    double speed_m_s = 0.0;      ///< by the full reckoning
+    double pitch_rad = 0.0;
+    double tilt_rad = 0.0;  ///< off the attitude the brief wants
+    bool clear = false;     ///< hooks keep off one another
+    bool level = false;     ///< within 10 degrees of that attitude
+    bool met = false;       ///< within a fifth of the rate, or 1 cm/s, clear and level
+    Design design;          ///< the bait with that lead and those hooks
+};
+
+/// One lead, and a hook set for each rate.
+struct HookRates {
+    std::vector<RatedHooks> rates;  ///< in the order asked
+    double lead_kg = 0.0;
+    double more_kg = 0.0;  ///< than drawn
+    bool met = false;      ///< every rate
+};
+
+/// Sets of `shelf` whose weights stand as far apart as the rates ask, and the lead that puts them
+/// there: every set's need is told from one let go with other lead, the six leads that miss least
+/// are planned for the middle rate and every set is let go anew; the best by its worst miss, a tilt
+/// of a radian counted as a speed wholly missed. The
+/// attitude is the brief's with the middle set on. Errors: "plan.stopped"; "hooks.none" (no hook on
+/// the bait, or none on the shelf); "aim.rates" (not all of them over 0); those of planLead.
+Result<HookRates> hooksForRates(const Design& design, const std::vector<Fitting>& shelf,
+                                const std::vector<double>& rates_m_s, std::stop_token stop = {},
+                                const Told& told = {});
+
+}  // namespace wl

@@ -1,0 +1,22 @@
+// Belly weights for several waters, and hook sets for three sink rates, as JSON answers.
+#pragma once
+
+#include "core/aim/weights.h"
+#include "io/answers.h"
+
+namespace wl {
+
+/// Weights of lead by rising lead, each with what the bait does in every water; `designs` has those
+/// not refused, in that order. `met`: for every water some weight rests as the brief wants it.
+Answer weightsAnswer(const Design& design, const std::vector<FishedWater>& waters,
+                     const std::vector<double>& leads_kg);
+
+/// One lead, and hooks of the shelf for each rate; `designs` has those with hooks. `met`: each rate
+/// is come near to.
+Answer hookRatesAnswer(const Design& design, const Shelf& shelf,
+                       const std::vector<double>& rates_m_s);
+
+/// Either of them as lines of words, metric.
+std::string readableWeights(const Answer& answer);
+
+}  // namespace wl
