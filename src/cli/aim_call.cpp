@@ -54,6 +54,7 @@ void AimCall::addTo(CLI::App& command) {
     command.add_option("--range", ranges, "Another range of a lever, e.g. lip_angle=20..40");
     command.add_option("--sizes", sizes, "The same wish at these lengths, e.g. 60 82 \"4 in\"")
         ->expected(1, 12);
+    command.add_flag("--outlines", outlines, "The best way with other outlines of the lip as well");
     command.add_flag("--settled", settled, "Only ways whose roll under way is settled");
 }
 
@@ -118,6 +119,7 @@ wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {
     wish.levers = own.levers;
     wish.onlyLevers = true;
     wish.settledOnly = settled || own.settledOnly;
+    wish.outlines = outlines || own.outlines;
     if (!like.empty()) {
         const wl::Result<wl::Design> other = wl::loadDesign(like);
         if (!other) {

@@ -14,7 +14,7 @@
 struct AimCall {
     std::string depth, beats, swing, rollToYaw, pitch, balance, like, turn, width;
     std::vector<std::string> locked, ranges, sizes;
-    bool settled = false;
+    bool settled = false, outlines = false;
     void addTo(CLI::App& command);
     /// Errors: "text.not_a_number" with what was typed, "aim.no_such_lever", those of reading and
     /// reckoning the bait it shall be like.

@@ -33,6 +33,8 @@ const char* nameOf(AimWay::Kind kind) {
             return "smallest_lip";
         case AimWay::Kind::OtherTie:
             return "other_tie";
+        case AimWay::Kind::OtherOutline:
+            return "other_outline";
         case AimWay::Kind::OneBore:
             return "one_bore";
         case AimWay::Kind::NoTungsten:
@@ -110,6 +112,11 @@ Json wayJson(const AimWay& way, const AimAnswer& answer, const Design& drawn) {
         j["lever"] = nameOf(answer.levers[way.lever].kind);
     }
     j["met"] = way.met;
+    if (way.kind == AimWay::Kind::OtherOutline) {
+        static const char* const kOutlines[] = {"rounded", "cut",  "oval",
+                                                "waisted", "disc", "free"};
+        j["outline"] = kOutlines[size_t(way.design.lip.family)];
+    }
     Json changes = Json::array();
     for (size_t i = 0; i < way.values.size(); ++i) {
         const AimLeverKind kind = answer.levers[i].kind;

@@ -54,6 +54,9 @@ std::string wayWords(const Json& way, const Json& targets) {
     if (way.contains("lever")) {
         out += ": " + words(way["lever"]);
     }
+    if (way.contains("outline")) {
+        out += ": " + words(way["outline"]);
+    }
     out += way["met"].get<bool>() ? " (as wanted)\n" : " (not as wanted)\n";
     if (way["breaks"] != "nothing") {
         out += "   breaks a rule: " + words(way["breaks"]) + "\n";

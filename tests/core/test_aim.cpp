@@ -105,6 +105,39 @@ TEST_CASE("every way does what it says when its design is reckoned afresh, and t
     }
 }
 
+TEST_CASE("other outlines of the lip are tried where that is asked for, and do what they say") {
+    const Design bait = demoDesign();
+    AimWish wish{{{AimMeasure::Depth, 1.9, 2.4}}, {}, false};
+    const auto without = aim(bait, wish);
+    wish.outlines = true;
+    const auto with = aim(bait, wish);
+    REQUIRE((without && with));
+    const auto outlined = [](const AimAnswer& answer) {
+        std::vector<const AimWay*> ways;
+        for (const AimWay& way : answer.ways) {
+            if (way.kind == AimWay::Kind::OtherOutline) {
+                ways.push_back(&way);
+            }
+        }
+        return ways;
+    };
+    CHECK(outlined(*without).empty());
+    const std::vector<const AimWay*> ways = outlined(*with);
+    REQUIRE_FALSE(ways.empty());
+    CHECK(with->ways.size() == without->ways.size() + ways.size());
+    for (const AimWay* way : ways) {
+        CHECK(way->met);
+        CHECK(way->price.fields >= 1);
+        CHECK(way->design.lip.family != bait.lip.family);
+        const auto afresh = evaluate(way->design);
+        REQUIRE(afresh);
+        const Run run = computeRun(*afresh, {}, kFineRetrieve);
+        CHECK(run.path.maxDepth_m == Approx(*way->told.of(AimMeasure::Depth)).epsilon(1e-9));
+        CHECK(run.path.maxDepth_m >= 1.9);
+        CHECK(run.path.maxDepth_m <= 2.4);
+    }
+}
+
 TEST_CASE("the best way is offered with its lead in one bore, and without tungsten") {
     Design heavy = demoDesign();
     for (Bore& bore : heavy.bores) {

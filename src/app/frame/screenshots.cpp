@@ -42,15 +42,6 @@ void settle(MainWindow& window) {
     }
 }
 
-void scrollTo(QWidget* part) {
-    for (QWidget* w = part; w != nullptr; w = w->parentWidget()) {
-        if (auto* area = qobject_cast<QScrollArea*>(w)) {
-            area->ensureWidgetVisible(part);
-            return;
-        }
-    }
-}
-
 double secondsSinceProcessStart() {
     QFile file(QStringLiteral("/proc/self/stat"));
     if (!file.open(QIODevice::ReadOnly)) {
@@ -107,15 +98,6 @@ bool takeScreenshots(const QString& folder) {
     window.rail().choose(Step::Run);
     waitFor("leversPart");
     shoot(QStringLiteral("run"));
-    revealInTabs(window.findChild<QWidget*>(QStringLiteral("sweepPart")));
-    waitFor("sweepPart");
-    auto* up = window.findChild<QComboBox*>(QStringLiteral("sweepUp"));
-    up->setCurrentIndex(up->findData(QStringLiteral("/brief/retrieve_speed")));
-    waitFor("sweepPart");
-    scrollTo(window.findChild<QWidget*>(QStringLiteral("sweepWords")));
-    shoot(QStringLiteral("run-map"));
-    up->setCurrentIndex(0);
-    showTab("runTabs", 0);
     window.rail().choose(Step::Swim);
     waitFor("swimPart");
     // Dashed behind it: the swim before the lip was widened.
@@ -148,6 +130,14 @@ bool takeScreenshots(const QString& folder) {
     settle(window);
     waitFor("waysTab");
     shoot(QStringLiteral("aim"));
+    Design far = window.bench().design();
+    far.aim.depth.low = 3.5;
+    far.aim.depth.high = 3.9;
+    far.aim.swing = {};
+    window.bench().document.submit(std::move(far), QString());
+    settle(window);
+    waitFor("waysTab");
+    shoot(QStringLiteral("aim-out-of-reach"));
     window.openDemo(3);
     window.rail().choose(Step::Swim);
     settle(window);

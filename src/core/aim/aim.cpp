@@ -134,6 +134,7 @@ AimWish wishOf(const Derived& derived) {
     const double depth = derived.design->brief.wantedDepth_m;
     AimWish wish;
     wish.settledOnly = notes.settledOnly;
+    wish.outlines = notes.outlineMoves;
     wish.onlyLevers = true;
     for (size_t i = 0; i < kAimMeasures; ++i) {
         const AimBand& band = bandOf(notes, AimMeasure(i));
@@ -282,7 +283,13 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
         give(way);
     }
     if (!wish.bestOnly) {
-        for (AimWay& way : otherLead(search, answer.ways.front())) {
+        std::vector<AimWay> others = otherLead(search, answer.ways.front());
+        if (wish.outlines) {
+            for (AimWay& way : otherOutlines(search, ways.front().at)) {
+                others.push_back(std::move(way));
+            }
+        }
+        for (AimWay& way : others) {
             answer.ways.push_back(std::move(way));
             if (found && !stop.stop_requested()) {
                 found(answer);

@@ -35,8 +35,9 @@ struct AimWay {
         InLine,
         SmallestLip,
         OtherTie,
-        OneBore,    ///< as the best, its lead all in one bore
-        NoTungsten  ///< as the best, its lead no denser than lead
+        OtherOutline,  ///< the lip sawn to another outline, the levers set anew
+        OneBore,       ///< as the best, its lead all in one bore
+        NoTungsten     ///< as the best, its lead no denser than lead
     };
     Kind kind = Kind::Best;
     size_t lever = 0;            ///< of OneLever: which of the wish's

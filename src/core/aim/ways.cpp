@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
+#include "core/placed/lip_outline.h"
 #include "core/plan/lead_choices.h"
 #include "core/plan/plan_metals.h"
 #include "core/reckon/evaluate.h"
@@ -255,6 +256,59 @@ AimWay proveWay(const AimSearch& search, const WaySought& sought) {
     way.against = plan->findings;
     prove(search, plan->reached, way);
     return way;
+}
+
+std::vector<AimWay> otherOutlines(const AimSearch& search, const LeverSteps& best) {
+    constexpr int kMoves = 6;
+    constexpr size_t kShown = 2;
+    constexpr double kMayLose = 0.4;
+    struct Cut {
+        AimBase base;
+        LeverSteps at;
+        double cost = 0.0;
+        bool inside = false;
+    };
+    const AimBase& drawn = search.base();
+    const AimSearch::Entry& held = search.trials().at(best);
+    const bool inside = within(search.targets(), held.trial);
+    std::vector<Cut> cuts;
+    for (const LipFamily family : {LipFamily::Rounded, LipFamily::Cut, LipFamily::Oval,
+                                   LipFamily::Waisted, LipFamily::Disc}) {
+        if (!drawn.drawn.lip.present || family == drawn.drawn.lip.family || search.stopped()) {
+            continue;
+        }
+        Cut cut{drawn, best};
+        cut.base.drawn.lip.family = cut.base.plan.design.lip.family = family;
+        Result<Derived> there =
+            evaluate(cut.base.plan.design, drawn.plan.reached.get(), drawn.model);
+        if (!there) {
+            continue;
+        }
+        cut.base.plan.reached = std::make_shared<const Derived>(std::move(there).value());
+        AimSearch again(cut.base, search.levers(), search.targets(), search.stop());
+        cut.at = again.walk(
+            best, [&](const LeverSteps& steps) { return again.costOf(steps); }, kMoves);
+        const AimSearch::Entry& found = again.at(cut.at);
+        cut.cost = found.cost;
+        cut.inside = within(search.targets(), found.trial);
+        if (cut.cost - held.cost < kMayLose && (cut.inside || !inside)) {
+            cuts.push_back(std::move(cut));
+        }
+    }
+    std::stable_sort(cuts.begin(), cuts.end(),
+                     [](const Cut& a, const Cut& b) { return a.cost < b.cost; });
+    cuts.resize(std::min(cuts.size(), kShown));
+    std::vector<AimWay> ways;
+    for (const Cut& cut : cuts) {
+        AimSearch again(cut.base, search.levers(), search.targets(), search.stop());
+        again.at(cut.at);
+        ways.push_back(proveWay(again, {AimWay::Kind::OtherOutline, 0, cut.at}));
+        ways.back().price.fields += 1;
+        ways.back().price.slotRecut =
+            ways.back().price.slotRecut ||
+            lipRootWidth_m(ways.back().design.lip) != lipRootWidth_m(drawn.drawn.lip);
+    }
+    return ways;
 }
 
 std::vector<AimWay> otherLead(const AimSearch& search, const AimWay& way) {

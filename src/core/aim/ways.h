@@ -23,6 +23,10 @@ std::vector<WaySought> seekWays(AimSearch& search, bool bestOnly = false);
 /// The design there with its lead planned, fully reckoned.
 AimWay proveWay(const AimSearch& search, const WaySought& sought);
 
+/// From the best: the lip sawn to each other outline (none drawn freely), the levers walked anew on
+/// the bench's steps; the two that come out best, where they are about as good. None without a lip.
+std::vector<AimWay> otherOutlines(const AimSearch& search, const LeverSteps& best);
+
 /// The same lip and tie with the lead otherwise, where it is in two bores or more, or of something
 /// denser than lead: those of them that keep all that the way there meets.
 std::vector<AimWay> otherLead(const AimSearch& search, const AimWay& way);

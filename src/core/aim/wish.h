@@ -68,6 +68,7 @@ struct AimWish {
     bool settledOnly = false;
     bool onlyLevers = false;  ///< no levers means none
     bool bestOnly = false;    ///< one way, and no relaxations
+    bool outlines = false;    ///< the best way with other outlines of the lip as well
     /// Of another bait: what is relative is relative to it.
     std::optional<AimValues> like = {};
 };

@@ -32,6 +32,7 @@ struct AimNotes {
     bool lengthMoves = true;
     bool widthMoves = true;
     bool tieMoves = true;
+    bool outlineMoves = false;  ///< of the lip
     bool settledOnly = false;  ///< no way whose roll under way is not settled
     bool operator==(const AimNotes&) const = default;
 };

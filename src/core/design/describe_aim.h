@@ -132,6 +132,9 @@ void describe(V& v, AimNotes& a) {
     v.flag("length_moves", a.lengthMoves, told("Lip length may change"));
     v.flag("width_moves", a.widthMoves, told("Lip width may change"));
     v.flag("tie_moves", a.tieMoves, told("Tie may move"));
+    v.flag("outline_moves", a.outlineMoves,
+           told("Lip outline may change")
+               .explained("The best way is tried with every other outline as well"));
     v.flag("settled_only", a.settledOnly,
            told("Only with its roll settled")
                .explained("No way whose roll under way grows in the model, or is not settled"));

@@ -26,7 +26,7 @@ QWidget* makeAimPage(Workbench& bench) {
            "every way is planned for it."));
     auto* levers = new Form(bench, tr("What may change"));
     levers->fields({"/aim/angle_moves", "/aim/length_moves", "/aim/width_moves", "/aim/tie_moves",
-                    "/aim/settled_only"});
+                    "/aim/outline_moves", "/aim/settled_only"});
     auto* tabs = new SheetTabs(QStringLiteral("aimTabs"));
     tabs->addTab(formColumn({wish, levers}), tr("Wish"));
     tabs->addTab(makeWaysTab(bench), tr("Ways"));

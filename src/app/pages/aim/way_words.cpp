@@ -1,9 +1,11 @@
 #include "app/pages/aim/way_words.h"
+#include "session/field_words.h"
 #include "session/words.h"
 
 #include <QLocale>
 
 #include "core/base/units.h"
+#include "core/design/fields.h"
 #include "core/placed/lip_sheet.h"
 
 namespace wl {
@@ -72,6 +74,11 @@ QString ruleWords(AimTrial::Fault fault) {
     return {};
 }
 
+QString outlineWord(const Design& design) {
+    const auto field = findField(design, "/lip/family");
+    return field ? fieldAnswers(*field).value(int(design.lip.family)) : QString();
+}
+
 }  // namespace
 
 QString wayName(const AimWay& way, const std::vector<AimLever>& levers) {
@@ -99,6 +106,8 @@ QString wayName(const AimWay& way, const std::vector<AimLever>& levers) {
             return tr("Smallest lip");
         case AimWay::Kind::OtherTie:
             return tr("Another tie");
+        case AimWay::Kind::OtherOutline:
+            return tr("Outline: %1").arg(outlineWord(way.design));
         case AimWay::Kind::OneBore:
             return tr("Lead in one bore");
         case AimWay::Kind::NoTungsten:
@@ -135,7 +144,9 @@ QStringList wayWords(const Workbench& bench, const AimWay& way, const AimAnswer&
     const QString changes = changeWords(bench, answer.levers, way.values, drawn);
     lines << (changes.isEmpty() ? tr("As it is drawn, its lead planned.")
                                 : tr("Change: %1.").arg(changes));
-    if (way.kind == AimWay::Kind::OneBore) {
+    if (way.kind == AimWay::Kind::OtherOutline) {
+        lines << tr("The lip sawn to another outline: %1.").arg(outlineWord(way.design));
+    } else if (way.kind == AimWay::Kind::OneBore) {
         const Bore& bore = way.design.bores.front();
         lines << tr("All the lead in one bore: %1 across, %2 from the nose; no other is drilled. "
                     "It rests at %3 for %4 wanted.")
