@@ -43,6 +43,9 @@ void AimCall::addTo(CLI::App& command) {
     command.add_option("--depth", depth, "Running depth wanted, e.g. 2.2..2.6 or 1.2x..1.4x");
     command.add_option("--beats", beats, "Beats a second, e.g. 4..5");
     command.add_option("--swing", swing, "Half-swing, e.g. 5..9");
+    command.add_option("--action", action, "Swing by a word of the design's own limits")
+        ->check(CLI::IsMember({"tight", "medium", "wide"}))
+        ->excludes("--swing");
     command.add_option("--roll-to-yaw", rollToYaw, "Roll by yaw, e.g. 0.5..1");
     command.add_option("--pitch", pitch, "Pitch under way, nose up +, e.g. -25..-15");
     command.add_option("--balance", balance, "Centre of gravity by the length, e.g. 40..45");
@@ -110,6 +113,13 @@ wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {
         }
         wish.targets.push_back(
             {what, band->low, band->high, wl::bandOf(design.aim, what).weight, band->relative});
+    }
+    if (!action.empty()) {
+        const auto word = action == "tight"    ? wl::ActionWord::Tight
+                          : action == "medium" ? wl::ActionWord::Medium
+                                               : wl::ActionWord::Wide;
+        const wl::AimBand called = wl::swingCalled(word, design.swim);
+        wish.targets.push_back({What::Swing, *called.low, *called.high, called.weight, false});
     }
     const wl::Result<wl::Derived> derived = wl::evaluate(design);
     if (!derived) {

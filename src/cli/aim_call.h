@@ -12,7 +12,7 @@
 /// ("2.2..2.6", "7ft..9ft", "1.2x..1.4x" times what the bait does as drawn), ranges of levers
 /// ("lip_angle=20..40") and levers left as they are.
 struct AimCall {
-    std::string depth, beats, swing, rollToYaw, pitch, balance, like, turn, width;
+    std::string depth, beats, swing, rollToYaw, pitch, balance, like, turn, width, action;
     std::vector<std::string> locked, ranges, sizes;
     bool settled = false, outlines = false;
     void addTo(CLI::App& command);

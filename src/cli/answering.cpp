@@ -57,7 +57,7 @@ int inWords(wl::Answer answer, const Call& call, std::string (*words)(const wl::
     return give(answer, call);
 }
 
-int aim(const wl::Design& design, const Call& call) {
+int aim(const wl::Design& design, const wl::Shelf& shelf, const Call& call) {
     const wl::Result<wl::AimWish> wish = call.aim.wish(design);
     if (!wish) {
         return fail(wish.error());
@@ -68,7 +68,7 @@ int aim(const wl::Design& design, const Call& call) {
     }
     const bool sizes = !lengths->empty();
     wl::Answer answer =
-        sizes ? wl::sizesAnswer(design, *wish, *lengths) : wl::aimAnswer(design, *wish);
+        sizes ? wl::sizesAnswer(design, *wish, *lengths, shelf) : wl::aimAnswer(design, *wish);
     return inWords(std::move(answer), call, sizes ? wl::readableSizes : wl::readableAim);
 }
 
@@ -192,7 +192,7 @@ int answer(const std::string& about, const Call& call) {
         return give(wl::mendsAnswer(*design, *shelf), call);
     }
     if (about == "aim") {
-        return aim(*design, call);
+        return aim(*design, *shelf, call);
     }
     if (about == "school") {
         return give(wl::schoolAnswer(*design), call);

@@ -136,8 +136,8 @@ int run(int argc, char** argv) {
     taking(answering("series", "The same shape in other lengths", "File for that size's design"))
         ->add_option("--length", call.values, "e.g. 60 \"4 in\"")
         ->required();
-    CLI::App* aimed = taking(answering("aim", "From what it should do to lip, tie and lead",
-                                       "File for the design of that way"));
+    CLI::App* aimed = taking(shelved(answering("aim", "From what it should do to lip, tie and lead",
+                                               "File for the design of that way")));
     call.aim.addTo(*aimed);
     aimed->add_flag("--json", call.json, "As JSON, units in the keys");
     CLI::App* weighed = watered(taking(answering(

@@ -256,10 +256,14 @@ Answer aimAnswer(const Design& design, const AimWish& wish) {
     return answer;
 }
 
-Answer sizesAnswer(const Design& design, const AimWish& wish,
-                   const std::vector<double>& lengths_m) {
+Answer sizesAnswer(const Design& design, const AimWish& wish, const std::vector<double>& lengths_m,
+                   const Shelf& shelf) {
     Json json = begun("sizes", design);
-    const auto sizes = aimSizes(design, wish, lengths_m);
+    std::vector<Fitting> fittings;
+    for (const auto& row : shelf.fittings) {
+        fittings.push_back(row.item);
+    }
+    const auto sizes = aimSizes(design, wish, lengths_m, fittings);
     if (!sizes) {
         return refused(std::move(json), sizes.error());
     }
@@ -269,6 +273,7 @@ Answer sizesAnswer(const Design& design, const AimWish& wish,
     for (const AimedSize& size : *sizes) {
         Json j = Json::object();
         put(j, "length", Quantity::Length, size.length_m);
+        j["hooks"] = size.hooks;
         if (size.answer) {
             j["targets"] = Json::array();
             for (const AimTarget& target : size.answer->targets) {

@@ -20,7 +20,8 @@ std::string readableAim(const Answer& answer);
 
 /// The wish at each of some lengths, the best way of each; `designs` has those there are. `met`:
 /// all of them meet every target.
-Answer sizesAnswer(const Design& design, const AimWish& wish, const std::vector<double>& lengths_m);
+Answer sizesAnswer(const Design& design, const AimWish& wish, const std::vector<double>& lengths_m,
+                   const Shelf& shelf);
 std::string readableSizes(const Answer& answer);
 
 /// Joints cut for a wished walk or beat, best first, at most `most`. `met`: the first is as wished.

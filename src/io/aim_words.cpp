@@ -111,7 +111,11 @@ std::string readableSizes(const Answer& answer) {
     }
     std::string out;
     for (const Json& size : json["sizes"]) {
-        out += amountWords("length_mm", size["length_mm"]) + ": ";
+        out += amountWords("length_mm", size["length_mm"]);
+        for (const Json& hook : size["hooks"]) {
+            out += ", " + hook.get<std::string>();
+        }
+        out += ": ";
         out += size.contains("error") ? size["error"]["text"].get<std::string>() + "\n"
                                       : wayWords(size["way"], size["targets"]);
     }

@@ -5,6 +5,8 @@
 #include "core/aim/sizes.h"
 #include "core/base/units.h"
 #include "core/swim/swim_levers.h"
+#include "core/tank/hook_reach.h"
+#include "io/shelf.h"
 #include "support/aimed.h"
 #include "support/thorough.h"
 
@@ -64,7 +66,11 @@ TEST_CASE(
     wish.levers.resize(kThorough ? wish.levers.size() : 2);
     wish.onlyLevers = true;
     std::vector<size_t> found;
-    const auto sizes = aimSizes(drawn, wish, {0.04, length, 1.25 * length}, {}, {},
+    std::vector<Fitting> shelf;
+    for (const auto& row : starterShelf().fittings) {
+        shelf.push_back(row.item);
+    }
+    const auto sizes = aimSizes(drawn, wish, {0.04, length, 1.25 * length}, shelf, {}, {},
                                 [&](size_t index, const AimedSize&) { found.push_back(index); });
     REQUIRE(sizes);
     REQUIRE(sizes->size() == 3);
@@ -92,6 +98,18 @@ TEST_CASE(
         CHECK(run.path.maxDepth_m == Approx(*way.told.of(AimMeasure::Depth)).epsilon(1e-9));
         CHECK(size.met() == way.met);
     }
+    // Smaller hooks on the smaller bait, none otherwise than drawn at its own length.
+    const auto longest = [](const Design& design) {
+        double most = 0;
+        for (const Fitting& fitting : design.fittings) {
+            most = std::max(most, isHook(fitting.kind) ? fitting.size_m : 0.0);
+        }
+        return most;
+    };
+    CHECK(longest((*sizes)[0].scaled) < 0.7 * longest(drawn));
+    CHECK(longest(same.scaled) == longest(drawn));
+    CHECK(longest((*sizes)[2].scaled) > longest(drawn));
+    CHECK((*sizes)[0].hooks.size() == hooksOf(drawn).size());
     CHECK_FALSE((*sizes)[0].met());  // so small a lip goes nowhere near as deep
 }
 

@@ -390,3 +390,24 @@ TEST_CASE("weights for several waters, one put in, and hooks for three rates, on
     o.window.bench().document.undoStack()->undo();
     CHECK(o.design() == before);
 }
+
+TEST_CASE("a swing is wished by a word, and a figure typed takes the word away") {
+    Opened o;
+    o.window.rail().choose(Step::Aim);
+    o.tab("aimTabs", "Wish");
+    auto* action = o.window.findChild<QComboBox*>("aimAction");
+    REQUIRE(action != nullptr);
+    CHECK(action->currentText() == "as below");
+    action->setCurrentIndex(2);
+    emit action->activated(2);
+    o.settle();
+    const SwimNotes& limits = o.design().swim;
+    CHECK(o.design().aim.swing.low == limits.mediumFrom_rad);
+    CHECK(o.design().aim.swing.high == limits.wideFrom_rad);
+    CHECK(action->currentText() == "medium");
+    o.type("/aim/swing_low", "9");
+    CHECK(action->currentText() == "as below");
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    CHECK(action->currentText() == "medium");
+}

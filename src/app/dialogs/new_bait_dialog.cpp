@@ -238,16 +238,9 @@ void NewBaitDialog::showRest() {
 }
 
 AimBand NewBaitDialog::swing() const {
-    const SwimNotes limits;
-    AimBand band{{}, {}, {}, {}, AimNotes::kSwingWeight};
     const int word = swims_->currentIndex();
-    if (word > 0 && !swims_->isHidden()) {
-        const double ends[] = {limits.tightFrom_rad, limits.mediumFrom_rad, limits.wideFrom_rad,
-                               kWidestTrusted_rad};
-        band.low = ends[word - 1];
-        band.high = ends[word];
-    }
-    return band;
+    return word > 0 && !swims_->isHidden() ? swingCalled(kActionWords[size_t(word) - 1], {})
+                                           : AimBand{{}, {}, {}, {}, AimNotes::kSwingWeight};
 }
 
 std::optional<NewBaitWish> NewBaitDialog::wish() {

@@ -158,6 +158,16 @@ AimWish wishOf(const Derived& derived) {
     return wish;
 }
 
+AimBand swingCalled(ActionWord word, const SwimNotes& limits) {
+    const double ends[] = {limits.tightFrom_rad, limits.mediumFrom_rad, limits.wideFrom_rad,
+                           std::max(limits.wideFrom_rad + kDegree, kWidestTrusted_rad)};
+    AimBand band;
+    band.low = ends[size_t(word)];
+    band.high = ends[size_t(word) + 1];
+    band.weight = AimNotes::kSwingWeight;
+    return band;
+}
+
 std::vector<AimTarget> likeTargets(const AimValues& other) {
     constexpr double kNear = 0.1, kSwingNear = 0.25;
     std::vector<AimTarget> targets;

@@ -1,6 +1,7 @@
 // Backward design: from what a bait should do to the lip, the tie and the lead to cut.
 #pragma once
 
+#include <array>
 #include <functional>
 #include <optional>
 #include <stop_token>
@@ -103,6 +104,13 @@ Design withRelaxation(Design design, const AimRelaxation& relaxation);
 /// The wish a design carries: its bands, or the brief's depth within a tenth, and the levers set
 /// free.
 AimWish wishOf(const Derived& derived);
+
+/// Words for a swing, by the design's own limits.
+enum class ActionWord { Tight, Medium, Wide };
+inline constexpr std::array<ActionWord, 3> kActionWords{ActionWord::Tight, ActionWord::Medium,
+                                                        ActionWord::Wide};
+/// The half-swings called so; wide ends where the model is not trusted farther.
+AimBand swingCalled(ActionWord word, const SwimNotes& limits);
 
 /// What the full chain says of a bait as it is drawn, for one that shall be like it. Errors: those
 /// of the evaluation, "aim.stopped".

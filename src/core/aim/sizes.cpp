@@ -1,9 +1,11 @@
 #include "core/aim/sizes.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "core/plan/size_series.h"
 #include "core/reckon/evaluate.h"
+#include "core/tank/hook_swaps.h"
 
 namespace wl {
 namespace {
@@ -33,11 +35,36 @@ Result<AimWish> inFigures(const Design& design, const AimWish& wish, const Model
     return told;
 }
 
+// How far a hook is from that length.
+double farFrom(const Fitting& hook, double size_m) {
+    return hook.size_m > 0 && size_m > 0 ? std::abs(std::log(hook.size_m / size_m)) : 1e9;
+}
+
+void chooseHooks(AimedSize& size, double times, const std::vector<Fitting>& shelf) {
+    for (const size_t place : hooksOf(size.scaled)) {
+        Fitting& hung = size.scaled.fittings[place];
+        const double wanted = hung.size_m * times;
+        const Fitting* best = nullptr;
+        for (const Fitting& hook : shelf) {
+            if (hook.kind == hung.kind &&
+                farFrom(hook, wanted) < farFrom(best != nullptr ? *best : hung, wanted)) {
+                best = &hook;
+            }
+        }
+        size.hooks.push_back(best != nullptr ? best->name : hung.name);
+        if (best != nullptr) {
+            putHook(hung, *best);
+        }
+    }
+}
+
 AimedSize aimedAt(const Design& design, const AimWish& drawn, double length_m, double times,
-                  const Model& model, const std::stop_token& stop) {
+                  const std::vector<Fitting>& shelf, const Model& model,
+                  const std::stop_token& stop) {
     AimedSize size;
     size.length_m = length_m;
     size.scaled = scaledDesign(design, length_m);
+    chooseHooks(size, times, shelf);
     const Result<Derived> derived = evaluate(size.scaled, nullptr, model);
     if (!derived) {
         size.refusal = derived.error();
@@ -72,7 +99,8 @@ AimedSize aimedAt(const Design& design, const AimWish& drawn, double length_m, d
 }  // namespace
 
 Result<std::vector<AimedSize>> aimSizes(const Design& design, const AimWish& wish,
-                                        const std::vector<double>& lengths_m, const Model& model,
+                                        const std::vector<double>& lengths_m,
+                                        const std::vector<Fitting>& shelf, const Model& model,
                                         std::stop_token stop, const SizeFound& found,
                                         const Told& told) {
     const Result<Derived> drawn = evaluate(design, nullptr, model);
@@ -86,7 +114,7 @@ Result<std::vector<AimedSize>> aimSizes(const Design& design, const AimWish& wis
     std::vector<AimedSize> sizes;
     for (const double length : lengths_m) {
         const double times = length / drawn->shape->sizes.length_m;
-        sizes.push_back(aimedAt(design, *figures, length, times, model, stop));
+        sizes.push_back(aimedAt(design, *figures, length, times, shelf, model, stop));
         if (stop.stop_requested()) {
             return Error{"aim.stopped", "", {}, {}};
         }

@@ -12,7 +12,8 @@ namespace wl {
 /// What comes of the wish at one length: an answer of one way, or why there is none.
 struct AimedSize {
     double length_m = 0.0;
-    Design scaled;  ///< the drawn bait at that length, before it was aimed
+    Design scaled;  ///< the drawn bait at that length, its hooks chosen, before it was aimed
+    std::vector<std::string> hooks;  ///< their names, nose first
     std::optional<AimAnswer> answer;
     std::optional<Error> refusal;
     bool met() const { return answer && answer->ways.front().met; }
@@ -25,11 +26,13 @@ using SizeFound = std::function<void(size_t index, const AimedSize& size)>;
 /// levers the wish leaves free, over the ranges usual at that length. Depth and swing are wished as
 /// for the drawn bait, what is wished by times in the figures it comes to; beats go with one by the
 /// length, as the wake's do (one Strouhal number at one speed): the band is that of the drawn
-/// length. No relaxations are looked for. Errors: those of aim for the drawn bait; a length that
-/// cannot be aimed carries its own.
+/// length. Each hook becomes the one of `shelf` and its kind whose length is nearest to the drawn
+/// one's scaled, unless the drawn one is nearer. No relaxations are looked for. Errors: those of
+/// aim for the drawn bait; a length that cannot be aimed carries its own.
 Result<std::vector<AimedSize>> aimSizes(const Design& design, const AimWish& wish,
                                         const std::vector<double>& lengths_m,
-                                        const Model& model = {}, std::stop_token stop = {},
-                                        const SizeFound& found = {}, const Told& told = {});
+                                        const std::vector<Fitting>& shelf, const Model& model = {},
+                                        std::stop_token stop = {}, const SizeFound& found = {},
+                                        const Told& told = {});
 
 }  // namespace wl

@@ -16,6 +16,13 @@ using Complex = std::complex<double>;
 constexpr std::array<double, 6> kSmall{1e-3, 1e-3, 1e-3, 1e-3, 1e-2, 1e-2};
 constexpr double kDescribing = 0.85;
 
+// a / (i omega - root). Written out: the library's division looks for infinities, at five times the
+// time.
+Complex over(const Complex& a, double omega, const Complex& root) {
+    const double re = -root.real(), im = omega - root.imag(), square = re * re + im * im;
+    return {(a.real() * re + a.imag() * im) / square, (a.imag() * re - a.real() * im) / square};
+}
+
 // The answer of the plate's side acceleration to the wake at a frequency, by the roots.
 struct Answer {
     Complex6 roots, residues;
@@ -36,14 +43,14 @@ struct Answer {
     Complex at(double omega) const {
         Complex sum = direct;
         for (int i = 0; i < 6; ++i) {
-            sum += residues[i] / (Complex(0, omega) - roots[i]);
+            sum += over(residues[i], omega, roots[i]);
         }
         return sum;
     }
     Complex6 states(double omega) const {
         Complex6 modal;
         for (int i = 0; i < 6; ++i) {
-            modal[i] = inputs[i] / (Complex(0, omega) - roots[i]);
+            modal[i] = over(inputs[i], omega, roots[i]);
         }
         return vectors * modal;
     }
@@ -92,9 +99,66 @@ double plateEdgeSwing(const WobbleMotion& motion, const Wobble& w, double width)
            width;
 }
 
+// Both sides of a small move of one of the state.
+struct Sides {
+    Eigen::Vector3d rates;
+    double plate;
+};
+Sides sidesOf(const WobbleMotion& motion, int index, double h) {
+    WobbleState more = WobbleState::Zero(), less = WobbleState::Zero();
+    more[index] = h;
+    less[index] = -h;
+    const auto up = motion.accelerations(more), down = motion.accelerations(less);
+    return {(up.free - down.free) / (2 * h), (up.plate_m_s2 - down.plate_m_s2) / (2 * h)};
+}
+
+// What goes straight with its cause at any swing: the place aside, the wake, and what is told of
+// running straight.
+WobbleLinear straight(const WobbleMotion& motion) {
+    constexpr int kAside = 0, kWake = 6;
+    WobbleLinear l;
+    l.a.topRightCorner<3, 3>() = Eigen::Matrix3d::Identity();
+    const Sides aside = sidesOf(motion, kAside, kSmall[kAside]);
+    l.a.block<3, 1>(3, kAside) = aside.rates;
+    l.plate[kAside] = aside.plate;
+    if (motion.hasWake()) {
+        const Sides wake = sidesOf(motion, kWake, 1.0);
+        l.wake.tail<3>() = wake.rates;
+        l.plateWake = wake.plate;
+    }
+    const WobbleLoads at = motion.loads(WobbleState::Zero());
+    l.wakeWidth_m = at.wakeWidth_m;
+    l.shedding_1_s = at.shedding_1_s;
+    return l;
+}
+
+// The rest of it, at swings of that width.
+void moved(const WobbleMotion& motion, const Vector6& step, WobbleLinear& l) {
+    for (int i = 1; i < 6; ++i) {
+        const Sides sides = sidesOf(motion, i, std::max(kSmall[size_t(i)], step[i]));
+        l.a.block<3, 1>(3, i) = sides.rates;
+        l.plate[i] = sides.plate;
+    }
+}
+
+// The same with that much of the wake's force.
+void driven(WobbleMotion& motion, WobbleLinear& l, double excitation) {
+    WobbleTuning tuning = motion.tuning();
+    const double before = tuning.excitation;
+    tuning.excitation = excitation;
+    motion.setTuning(tuning);
+    if (before == 0) {
+        l = straight(motion);
+        return;
+    }
+    l.wake *= excitation / before;
+    l.plateWake *= excitation / before;
+}
+
 // One pass: the equations at the last swing, the beat nearest the last, the swing that follows.
-bool pass(WobbleMotion& motion, Vector6& amplitude, double& beat, double& share, Wobble& w) {
-    const WobbleLinear l = linearise(motion, kDescribing * amplitude);
+bool pass(WobbleMotion& motion, WobbleLinear& l, Vector6& amplitude, double& beat, double& share,
+          Wobble& w) {
+    moved(motion, kDescribing * amplitude, l);
     const Model& m = motion.model();
     const Answer answer(l);
     const double shed = l.shedding_1_s;
@@ -131,29 +195,8 @@ bool pass(WobbleMotion& motion, Vector6& amplitude, double& beat, double& share,
 }  // namespace
 
 WobbleLinear linearise(const WobbleMotion& motion, const Vector6& step) {
-    WobbleLinear l;
-    l.a.topRightCorner<3, 3>() = Eigen::Matrix3d::Identity();
-    const auto sides = [&](int index, double h) {
-        WobbleState more = WobbleState::Zero(), less = WobbleState::Zero();
-        more[index] = h;
-        less[index] = -h;
-        const auto up = motion.accelerations(more), down = motion.accelerations(less);
-        return std::pair(Eigen::Vector3d((up.free - down.free) / (2 * h)),
-                         (up.plate_m_s2 - down.plate_m_s2) / (2 * h));
-    };
-    for (int i = 0; i < 6; ++i) {
-        const auto [rates, plate] = sides(i, std::max(kSmall[size_t(i)], step[i]));
-        l.a.block<3, 1>(3, i) = rates;
-        l.plate[i] = plate;
-    }
-    if (motion.hasWake()) {
-        const auto [rates, plate] = sides(6, 1.0);
-        l.wake.tail<3>() = rates;
-        l.plateWake = plate;
-    }
-    const WobbleLoads at = motion.loads(WobbleState::Zero());
-    l.wakeWidth_m = at.wakeWidth_m;
-    l.shedding_1_s = at.shedding_1_s;
+    WobbleLinear l = straight(motion);
+    moved(motion, step, l);
     l.roots = rootsOf(l.a);
     return l;
 }
@@ -193,10 +236,11 @@ Wobble balanceWobble(WobbleMotion motion) {
     if (!motion.hasWake()) {
         return w;
     }
+    WobbleLinear l = straight(motion);
     Vector6 amplitude = Vector6::Zero();
     double beat = 0, share = 1;
     for (int i = 0; i < kPasses; ++i) {
-        if (!pass(motion, amplitude, beat, share, w)) {
+        if (!pass(motion, l, amplitude, beat, share, w)) {
             w.found = false;
             return w;
         }
@@ -214,14 +258,13 @@ Wobble balanceWobble(WobbleMotion motion, const WakeCurve& curve) {
     if (!motion.hasWake()) {
         return w;
     }
-    WobbleTuning tuning = motion.tuning();
-    const double wanted = tuning.excitation;
+    const double wanted = motion.tuning().excitation;
+    WobbleLinear l = straight(motion);
     Vector6 amplitude = Vector6::Zero();
     double beat = 0, share = 1, excitation = 1;
     for (int i = 0; i < kMostPasses; ++i) {
-        tuning.excitation = excitation * wanted;
-        motion.setTuning(tuning);
-        if (!pass(motion, amplitude, beat, share, w)) {
+        driven(motion, l, excitation * wanted);
+        if (!pass(motion, l, amplitude, beat, share, w)) {
             w.found = false;
             return w;
         }
@@ -235,7 +278,7 @@ Wobble balanceWobble(WobbleMotion motion, const WakeCurve& curve) {
         }
         const double moved = std::max(std::abs(follow / excitation - 1),
                                       (next - amplitude).norm() / std::max(1e-12, next.norm()));
-        w.excitation = tuning.excitation;
+        w.excitation = motion.tuning().excitation;
         amplitude = next;
         excitation = follow;
         if (i > 2 && moved < kStill) {

@@ -4,14 +4,44 @@
 #include "app/pages/aim/like_button.h"
 #include "app/pages/levers_part.h"
 #include "app/pages/pages.h"
+#include "core/aim/aim.h"
 #include "session/words.h"
 
 namespace wl {
+
+namespace {
+
+// Which word the wished swing is, from 1; 0: none of them.
+int wordOf(const Design& design) {
+    for (const ActionWord word : kActionWords) {
+        const AimBand called = swingCalled(word, design.swim);
+        if (design.aim.swing.low == called.low && design.aim.swing.high == called.high) {
+            return int(word) + 1;
+        }
+    }
+    return 0;
+}
+
+}  // namespace
 
 QWidget* makeAimPage(Workbench& bench) {
     auto* wish = new Form(bench, tr("It should run"));
     wish->add(new LikeButton(bench), Qt::AlignLeft);
     wish->field("/aim/relative");
+    wish->choice(tr("Action"), QStringLiteral("aimAction"),
+                 {tr("as below"), tr("tight"), tr("medium"), tr("wide")}, wordOf,
+                 [](Design& design, int answer) {
+                     AimBand& swing = design.aim.swing;
+                     if (answer == 0) {
+                         swing.low = swing.high = std::nullopt;
+                         return;
+                     }
+                     const AimBand called =
+                         swingCalled(kActionWords[size_t(answer) - 1], design.swim);
+                     swing.low = called.low;
+                     swing.high = called.high;
+                 });
+    wish->enableLastWhen([](const Design& design) { return !design.aim.relative; });
     wish->hideIdle();
     for (const char* what : {"depth", "beats", "swing", "roll_to_yaw", "pitch", "balance"}) {
         const QString band = QStringLiteral("/aim/%1_").arg(QLatin1String(what));

@@ -38,7 +38,8 @@ class SizesTab : public BesidePage {
         words_->setWordWrap(true);
         auto* note = plainLabel(
             tr("Depth and swing as wished, beats by the length: half as long beats twice as "
-               "often. Hooks and wire stay as bought, and line, cast and reel as they are."));
+               "often. Hooks as near in size as the shelf has them; wire, line, cast and reel as "
+               "they are."));
         note->setWordWrap(true);
         note->setProperty("role", "quiet");
         content()->addWidget(lengths_);
@@ -54,6 +55,7 @@ class SizesTab : public BesidePage {
         });
         connect(table_, &QTableWidget::itemSelectionChanged, this, [this] { tell(); });
         connect(open_, &QPushButton::clicked, this, [this] { openChosen(); });
+        connect(&bench.shelf, &ShelfBook::changed, this, [this] { again(); });
         connect(&bench, &Workbench::benchChanged, this, [this] { fill(); });
     }
 
@@ -78,7 +80,11 @@ class SizesTab : public BesidePage {
         if (!fault_.isEmpty()) {
             return {};
         }
-        return [this, derived, asked, lengths = typed.lengths_m](
+        std::vector<Fitting> shelf;
+        for (const auto& row : bench().shelf.shelf().fittings) {
+            shelf.push_back(row.item);
+        }
+        return [this, derived, asked, shelf, lengths = typed.lengths_m](
                    std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
             const auto found = [this, asked](size_t, const AimedSize& size) {
                 QMetaObject::invokeMethod(
@@ -91,8 +97,8 @@ class SizesTab : public BesidePage {
                     },
                     Qt::QueuedConnection);
             };
-            const auto made = aimSizes(*derived->design, wishOf(*derived), lengths, derived->model,
-                                       stop, found, progress);
+            const auto made = aimSizes(*derived->design, wishOf(*derived), lengths, shelf,
+                                       derived->model, stop, found, progress);
             if (stop.stop_requested()) {
                 return {};
             }
@@ -148,8 +154,15 @@ class SizesTab : public BesidePage {
             lines << QStringLiteral("▲ ") + sentence(*size->refusal, bench().bench());
         } else if (size != nullptr) {
             const AimWay& way = size->answer->ways.front();
+            QStringList hooks;
+            for (const std::string& hook : size->hooks) {
+                hooks << QString::fromStdString(hook);
+            }
             lines = shortfallWords(bench(), *size->answer) +
                     wayWords(bench(), way, *size->answer, size->scaled);
+            if (!hooks.isEmpty()) {
+                lines << tr("Hooks, nose first: %1.").arg(hooks.join(QStringLiteral(", ")));
+            }
         }
         words_->setText(lines.join(QLatin1Char('\n')));
         open_->setEnabled(size != nullptr && size->answer &&
