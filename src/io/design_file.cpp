@@ -10,6 +10,7 @@
 #include "io/file_key.h"
 #include "io/mesh_bytes.h"
 #include "io/migrate.h"
+#include "io/pdf_design.h"
 #include "io/whole_file.h"
 
 namespace wl {
@@ -335,7 +336,11 @@ Result<Design> readDesign(std::string_view text) {
 }
 
 Result<Design> loadDesign(const std::filesystem::path& path) {
-    const Result<std::string> text = readRegularFile(path, kLargestFileBytes);
+    Result<std::string> bytes = readRegularFile(path, kLargestFileBytes);
+    if (!bytes) {
+        return bytes.error();
+    }
+    const Result<std::string> text = designText(std::move(bytes).value());
     return text ? readDesign(*text) : text.error();
 }
 

@@ -6,6 +6,7 @@
 #include "core/design/fields.h"
 #include "core/shape/edit_body.h"
 #include "io/design_file.h"
+#include "io/pdf_design.h"
 #include "io/whole_file.h"
 #include "session/field_words.h"
 
@@ -168,9 +169,17 @@ std::optional<Error> Document::open(const QString& filePath) {
     if (!text) {
         return text.error();
     }
-    Result<Design> design = readDesign(*text);
+    const Result<std::string> own = designText(*text);
+    if (!own) {
+        return own.error();
+    }
+    Result<Design> design = readDesign(*own);
     if (!design) {
         return design.error();
+    }
+    if (isPdf(*text)) {  // a sheet is not written over by its design
+        replace(std::move(design).value(), {}, true);
+        return std::nullopt;
     }
     replace(std::move(design).value(), filePath, false, markOf(*text));
     return std::nullopt;

@@ -7,6 +7,8 @@
 #include <QPdfWriter>
 
 #include "core/draw/draw_bait.h"
+#include "io/design_file.h"
+#include "io/pdf_design.h"
 #include "io/solid_file.h"
 #include "io/whole_file.h"
 #include "session/words.h"
@@ -123,6 +125,10 @@ std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
         writer.setResolution(1200);
         writer.setTitle(QString::fromStdString(design.name));
         writer.setCreator(QStringLiteral("Wade Line"));
+        const std::string text = writeDesign(design);
+        writer.addFileAttachment(QString::fromLatin1(kAttachedDesign),
+                                 QByteArray(text.data(), qsizetype(text.size())),
+                                 QStringLiteral("application/json"));
         writer.setPageLayout(QPageLayout(benchPageSize(*derived), QPageLayout::Landscape,
                                          QMarginsF(kMargin_mm, kMargin_mm, kMargin_mm, kMargin_mm),
                                          QPageLayout::Millimeter));

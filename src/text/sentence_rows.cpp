@@ -301,6 +301,8 @@ constexpr SentenceRow kRows[] = {
     Row{"aim.untold",
         WL_TR("Nothing that can be changed here makes this bait tell what is asked: a bait that "
               "swims by its joints, or does not dive, is aimed by hand.")},
+    Row{"pdf.no_design", WL_TR("This PDF carries no design. The bench sheets of this program do.")},
+    Row{"pdf.damaged", WL_TR("The design this PDF carries is damaged or cut short.")},
     Row{"aim.weight_room",
         WL_TR(
             "These bores take at most %2 of lead: %1 does not go in. Drill one deeper or wider.")},

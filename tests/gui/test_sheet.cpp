@@ -4,8 +4,12 @@
 #include <QProcess>
 #include <QTemporaryDir>
 #include <catch2/catch.hpp>
+#include <random>
 
+#include "io/design_file.h"
+#include "io/pdf_design.h"
 #include "io/shelf.h"
+#include "opened.h"
 #include "sheet/bench_sheet.h"
 #include "support/sample_bait.h"
 
@@ -32,6 +36,52 @@ std::pair<double, double> inkExtent(const QImage& image, const QRect& box, bool 
 }
 
 }  // namespace
+
+TEST_CASE("a sheet carries its design, another program finds it, and it opens from there unsaved") {
+    QTemporaryDir folder;
+    const QString pdf = folder.filePath("sheet.pdf");
+    for (const char* name : {"diver", "glide-bait"}) {
+        const Design design = demoNamed(name);
+        REQUIRE_FALSE(writeBenchSheet(design, pdf, Bench::Metric));
+        const Result<Design> back = loadDesign(pdf.toStdString());
+        REQUIRE(back);
+        CHECK(*back == design);
+        const QString out = folder.filePath("out.wade");
+        QProcess detach;
+        detach.start("pdfdetach", {"-save", "1", "-o", out, pdf});
+        REQUIRE(detach.waitForFinished(60000));
+        REQUIRE(detach.exitCode() == 0);
+        QFile taken(out);
+        REQUIRE(taken.open(QIODevice::ReadOnly));
+        CHECK(taken.readAll().toStdString() == writeDesign(design));
+    }
+    Opened o;
+    REQUIRE(o.window.openFile(pdf));
+    o.settle();
+    CHECK(o.design() == demoNamed("glide-bait"));
+    CHECK(o.window.bench().document.filePath().isEmpty());  // a save asks where, the sheet stays
+    CHECK(o.window.bench().document.isModified());
+    // Cut short or damaged it is refused or still a whole design.
+    QFile sheet(pdf);
+    REQUIRE(sheet.open(QIODevice::ReadOnly));
+    const std::string whole = sheet.readAll().toStdString();
+    std::mt19937 random(5);
+    int refused = 0;
+    for (int i = 0; i < 120; ++i) {
+        std::string bad = whole;
+        if (i % 2 == 0) {
+            bad.resize(whole.size() - whole.size() / 120 * size_t(i));
+        } else {
+            const size_t attached = whole.find("/EF");
+            bad[attached - 1 - random() % 4000] ^= char(1 + random() % 255);
+        }
+        const Result<std::string> text = designInPdf(bad);
+        if (!text || !readDesign(*text)) {
+            ++refused;
+        }
+    }
+    CHECK(refused > 60);
+}
 
 TEST_CASE("the PDF prints the check bar 100 mm long and the bait at true scale") {
     QTemporaryDir folder;

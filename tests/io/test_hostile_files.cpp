@@ -1,10 +1,13 @@
 // Files that are damaged, hostile or from the future: refused with the reason, never a crash.
+#include <zlib.h>
+
 #include <catch2/catch.hpp>
 #include <cmath>
 #include <random>
 
 #include "core/design/fields.h"
 #include "io/design_file.h"
+#include "io/pdf_design.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -96,4 +99,36 @@ TEST_CASE("seeded damage never gives a crash or a number out of range") {
         }
     }
     CHECK(accepted > 40);
+}
+
+TEST_CASE(
+    "a PDF without a design, with a lying one or one that swells is refused with the reason") {
+    const std::string text = writeDesign(demoDesign());
+    const auto pdf = [](const std::string& dictionary, const std::string& data,
+                        const std::string& of = "7") {
+        return "%PDF-1.4\n7 0 obj\n<<" + dictionary + "/Length 8 0 R>>\nstream\n" + data +
+               "\nendstream\nendobj\n9 0 obj\n<</F (design.wade)\n/EF <</F " + of +
+               " 0 R>>/Type/Filespec>>\nendobj\n%%EOF\n";
+    };
+    const Result<std::string> plain = designInPdf(pdf("", text));
+    REQUIRE(plain);
+    CHECK(readDesign(*plain).value() == demoDesign());
+    CHECK(designText(text).value() == text);
+    CHECK(designInPdf("%PDF-1.4\n%%EOF\n").error().code == "pdf.no_design");
+    for (const std::string& bad :
+         {pdf("", text, "70"), pdf("", text, "99999999999999999999"), pdf("", text, "-7"),
+          pdf("/Filter /FlateDecode", text), std::string("%PDF-1.4\n/EF <</F 7 0 R>>(x.wade)"),
+          pdf("", text).substr(0, 60) + "9 0 obj<</EF <</F 7 0 R>>/F(a.wade)>>endobj"}) {
+        const Result<std::string> read = designInPdf(bad);
+        REQUIRE_FALSE(read);
+        CHECK((read.error().code == "pdf.damaged" || read.error().code == "pdf.no_design"));
+    }
+    // Forty megabytes of nothing, packed small.
+    uLongf size = compressBound(40u << 20);
+    std::string packed(size, '\0');
+    const std::string nothing(40u << 20, ' ');
+    REQUIRE(compress2(reinterpret_cast<Bytef*>(packed.data()), &size,
+                      reinterpret_cast<const Bytef*>(nothing.data()), nothing.size(), 9) == Z_OK);
+    packed.resize(size);
+    CHECK(designInPdf(pdf("/Filter /FlateDecode", packed)).error().code == "pdf.damaged");
 }

@@ -38,8 +38,9 @@ void MainWindow::buildMenus() {
             if (!mayDiscard()) {
                 return;
             }
-            const QString path = QFileDialog::getOpenFileName(this, tr("Open a design"), {},
-                                                              tr("Wade Line designs (*.wade)"));
+            const QString path = QFileDialog::getOpenFileName(
+                this, tr("Open a design"), {},
+                tr("Designs, and sheets that carry one (*.wade *.pdf)"));
             if (!path.isEmpty()) {
                 openFile(path);
             }

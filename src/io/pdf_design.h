@@ -1,0 +1,25 @@
+// The design a printed sheet carries inside its file.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "core/base/result.h"
+
+namespace wl {
+
+/// The name a design goes by inside a sheet.
+inline constexpr const char* kAttachedDesign = "design.wade";
+
+bool isPdf(std::string_view bytes);
+
+/// The text of the design attached to a PDF this program wrote (ISO 32000-1, 7.11.4, recalled):
+/// the first file specification that ends in .wade, its stream plain or deflated. Errors:
+/// "pdf.no_design" (nothing of the kind in it), "pdf.damaged" (cut short, or unpacks to more than
+/// a design may be).
+Result<std::string> designInPdf(std::string_view pdf);
+
+/// The text of a design file: what is attached when it is a PDF, else as it stands.
+Result<std::string> designText(std::string bytes);
+
+}  // namespace wl
