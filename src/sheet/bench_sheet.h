@@ -37,8 +37,8 @@ void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Deri
 /// those of evaluate, "export.unknown_ending", "file.cannot_write".
 std::optional<Error> writeTemplates(const Design& design, const QString& path);
 
-/// Evaluates and writes the PDF, the design attached to it (io/pdf_design.h). Errors: those of evaluate, "export.sheet_is_pdf" for a name of a
-/// drawing, "file.cannot_write".
+/// Evaluates and writes the PDF, the design attached to it (io/pdf_design.h). Errors: those of
+/// evaluate, "export.sheet_is_pdf" for a name of a drawing, "file.cannot_write".
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
                                      const SheetBench& bench);
 

@@ -32,6 +32,8 @@ void SheetPaper::beginPage(const QString& title) {
     titles_.push_back(title);
     header(title);
     checkBars({2, size_.height() - 7});
+    text({size_.width() - 62, size_.height() - 6.5, 62, 4}, mark_, 2.6, false,
+         Qt::AlignRight | Qt::AlignVCenter, kQuiet);
 }
 
 void SheetPaper::turnPage() {

@@ -6,6 +6,7 @@
 #include <catch2/catch.hpp>
 #include <random>
 
+#include "io/design_code.h"
 #include "io/design_file.h"
 #include "io/pdf_design.h"
 #include "io/shelf.h"
@@ -54,6 +55,16 @@ TEST_CASE("a sheet carries its design, another program finds it, and it opens fr
         QFile taken(out);
         REQUIRE(taken.open(QIODevice::ReadOnly));
         CHECK(taken.readAll().toStdString() == writeDesign(design));
+        QProcess text;
+        text.start("pdftotext", {"-layout", pdf, "-"});
+        REQUIRE(text.waitForFinished(60000));
+        const QString words = QString::fromUtf8(text.readAllStandardOutput());
+        const QString code = QString::fromStdString(designCode(*back));
+        CHECK(words.count(QStringLiteral("code ") + code) ==
+              benchPages(QSizeF(277, 190), design, evaluate(design).value()));
+        Design other = design;
+        other.brief.temperature_K += 1e-9;
+        CHECK(designCode(other) != designCode(design));
     }
     Opened o;
     REQUIRE(o.window.openFile(pdf));
