@@ -13,10 +13,9 @@ inline constexpr const char* kAttachedDesign = "design.wade";
 
 bool isPdf(std::string_view bytes);
 
-/// The text of the design attached to a PDF this program wrote (ISO 32000-1, 7.11.4, recalled):
-/// the first file specification that ends in .wade, its stream plain or deflated. Errors:
-/// "pdf.no_design" (nothing of the kind in it), "pdf.damaged" (cut short, or unpacks to more than
-/// a design may be).
+/// The text of the design attached to a PDF: the first embedded file whose name ends in .wade, read
+/// by QPDF. Errors: "pdf.no_design" (nothing of the kind in it), "pdf.damaged" (no PDF, beyond
+/// repair, or unpacks to more than a design may be).
 Result<std::string> designInPdf(std::string_view pdf);
 
 /// The text of a design file: what is attached when it is a PDF, else as it stands.

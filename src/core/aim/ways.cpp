@@ -302,11 +302,13 @@ std::vector<AimWay> otherOutlines(const AimSearch& search, const LeverSteps& bes
     for (const Cut& cut : cuts) {
         AimSearch again(cut.base, search.levers(), search.targets(), search.stop());
         again.at(cut.at);
-        ways.push_back(proveWay(again, {AimWay::Kind::OtherOutline, 0, cut.at}));
-        ways.back().price.fields += 1;
-        ways.back().price.slotRecut =
-            ways.back().price.slotRecut ||
-            lipRootWidth_m(ways.back().design.lip) != lipRootWidth_m(drawn.drawn.lip);
+        AimWay way = proveWay(again, {AimWay::Kind::OtherOutline, 0, cut.at});
+        way.price.fields += 1;
+        way.price.slotRecut = way.price.slotRecut ||
+                              lipRootWidth_m(way.design.lip) != lipRootWidth_m(drawn.drawn.lip);
+        if (way.met || !inside) {
+            ways.push_back(std::move(way));
+        }
     }
     return ways;
 }

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <limits>
 
+#include "core/aim/trial.h"
 #include "core/base/units.h"
 #include "core/reckon/evaluate.h"
 #include "core/rest/let_go.h"
@@ -89,9 +90,7 @@ void planFor(BellyWeight& weight, const Design& drawn, const Brief& brief,
         weight.refusal = plan.error();
         return;
     }
-    weight.leadMet = std::abs(plan->missingMass_kg) <= 0.05e-3 &&
-                     std::none_of(plan->findings.begin(), plan->findings.end(),
-                                  [](const auto& f) { return f.severity == Severity::Error; });
+    weight.leadMet = isMet(*plan);
     weight.lead_kg = leadIn(*plan->reached);
     weight.more_kg = weight.lead_kg - drawnLead;
     weight.design = plan->design;
