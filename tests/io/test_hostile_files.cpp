@@ -1,15 +1,12 @@
 // Files that are damaged, hostile or from the future: refused with the reason, never a crash.
 #include <catch2/catch.hpp>
 #include <cmath>
-#include <qpdf/Buffer.hh>
-#include <qpdf/QPDF.hh>
-#include <qpdf/QPDFEmbeddedFileDocumentHelper.hh>
-#include <qpdf/QPDFWriter.hh>
 #include <random>
 
 #include "core/design/fields.h"
 #include "io/design_file.h"
 #include "io/pdf_design.h"
+#include "support/pdf_with.h"
 #include "support/sample_bait.h"
 #include "support/thorough.h"
 
@@ -103,24 +100,6 @@ TEST_CASE("seeded damage never gives a crash or a number out of range") {
     }
     CHECK(accepted > 40);
 }
-
-namespace {
-
-// A PDF that carries one file, written by the library.
-std::string pdfWith(const std::string& name, const std::string& data) {
-    QPDF pdf;
-    pdf.emptyPDF();
-    const QPDFEFStreamObjectHelper stream = QPDFEFStreamObjectHelper::createEFStream(pdf, data);
-    QPDFEmbeddedFileDocumentHelper(pdf).replaceEmbeddedFile(
-        name, QPDFFileSpecObjectHelper::createFileSpec(pdf, name, stream));
-    QPDFWriter writer(pdf);
-    writer.setOutputMemory();
-    writer.write();
-    const std::shared_ptr<Buffer> out = writer.getBufferSharedPointer();
-    return {reinterpret_cast<const char*>(out->getBuffer()), out->getSize()};
-}
-
-}  // namespace
 
 TEST_CASE("a PDF without a design, with a damaged one or one that swells is refused by reason") {
     const std::string text = writeDesign(demoDesign());
