@@ -118,6 +118,15 @@ bool takeScreenshots(const QString& folder) {
     showTab("swimTabs", 1);
     waitFor("swimSpeedPart");
     shoot(QStringLiteral("swim-over-speed"));
+    showTab("swimTabs", 2);
+    auto* symptom = window.findChild<QComboBox*>(QStringLiteral("symptom"));
+    symptom->setCurrentIndex(1);
+    emit symptom->activated(1);
+    waitFor("symptomPart");
+    waitFor("tuningPart");
+    shoot(QStringLiteral("swim-tuning"));
+    symptom->setCurrentIndex(0);
+    emit symptom->activated(0);
     showTab("swimTabs", 0);
     Design wished = window.bench().design();
     wished.aim.depth.low = 1.7;

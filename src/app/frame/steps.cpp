@@ -153,7 +153,7 @@ const std::vector<StepEntry>& stepTable() {
          tr("Stock"),
          makeStockPage,
          {"/pieces/0/stock", "/make"},
-         "stock",
+         nullptr,
          density,
          dash},
         {Step::Fittings,
