@@ -105,7 +105,8 @@ TEST_CASE("every way does what it says when its design is reckoned afresh, and t
     }
 }
 
-TEST_CASE("other outlines of the lip are tried where that is asked for, and do what they say") {
+TEST_CASE("other outlines of the lip are tried where that is asked for, and do what they say",
+          "[again]") {
     const Design bait = demoDesign();
     AimWish wish{{{AimMeasure::Depth, 1.9, 2.4}}, {}, false};
     const auto without = aim(bait, wish);
@@ -138,7 +139,7 @@ TEST_CASE("other outlines of the lip are tried where that is asked for, and do w
     }
 }
 
-TEST_CASE("the best way is offered with its lead in one bore, and without tungsten") {
+TEST_CASE("the best way is offered with its lead in one bore, and without tungsten", "[again]") {
     Design heavy = demoDesign();
     for (Bore& bore : heavy.bores) {
         bore.plugMaterial = "tungsten alloy";
@@ -318,7 +319,8 @@ TEST_CASE(
 }
 
 TEST_CASE(
-    "only what is settled is answered where that is asked for, and no broken rule is as wanted") {
+    "only what is settled is answered where that is asked for, and no broken rule is as wanted",
+    "[again]") {
     // The diver's tie lies under its axis of roll: the model cannot settle it.
     AimWish wish{{{AimMeasure::Depth, 1.7, 2.1}}, {}, true};
     const auto diver = aim(demoDesign(), wish), other = aim(stubby(), wish);

@@ -12,7 +12,8 @@
 using namespace wl;
 using namespace wl::test;
 
-TEST_CASE("a joint for a wished width is cut where it says, opens as it says, and walks so") {
+TEST_CASE("a joint for a wished width is cut where it says, opens as it says, and walks so",
+          "[again]") {
     const Derived d = evaluated(demoNamed("glide-bait"));
     const double speed = towSpeed_m_s(d);
     const ChainTrial drawn = chainTrial(d, speed);
@@ -86,7 +87,8 @@ TEST_CASE("a wish of joints that says nothing of such a bait is refused, one sto
     CHECK_FALSE(wish.width_m);
 }
 
-TEST_CASE("a joint that would cut what lies in the body is not as wished, whatever it walks") {
+TEST_CASE("a joint that would cut what lies in the body is not as wished, whatever it walks",
+          "[again]") {
     Design design = demoNamed("glide-bait");
     REQUIRE_FALSE(design.bores.empty());
     const Derived d = evaluated(design);

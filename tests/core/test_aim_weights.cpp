@@ -59,7 +59,7 @@ TEST_CASE("a weight for each water: rests there as wished, heavier by the denser
         const double net =
             evaluated(sea.design).mass->mass_kg - evaluated(fresh.design).mass->mass_kg;
         CHECK(net == Approx(wanted).margin(0.03e-3));  // a plan meets mass within 0.02 g
-        CHECK(byWater[2]->lead_kg < fresh.lead_kg);  // warm water carries less
+        CHECK(byWater[2]->lead_kg < fresh.lead_kg);    // warm water carries less
     }
 }
 

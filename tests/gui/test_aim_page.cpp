@@ -294,7 +294,7 @@ TEST_CASE("the wish over lengths fills row by row, says what misses, and a row o
     CHECK(overallSize(opened->body).length_m == Approx(0.092));
 }
 
-TEST_CASE("a wished walk becomes a joint to cut, taken over as one step") {
+TEST_CASE("a wished walk becomes a joint to cut, taken over as one step", "[again]") {
     Opened o(3);
     o.window.rail().choose(Step::Aim);
     o.tab("aimTabs", "Joints");
