@@ -1,7 +1,8 @@
 // Belly weights for several waters, and hook sets for three sink rates, as JSON answers.
 #pragma once
 
-#include "core/aim/weights.h"
+#include "core/aim/belly_weights.h"
+#include "core/aim/hook_rates.h"
 #include "io/answers.h"
 
 namespace wl {

@@ -1,7 +1,8 @@
 // Belly weights for several waters, and one lead for three sink rates.
 #include <catch2/catch.hpp>
 
-#include "core/aim/weights.h"
+#include "core/aim/belly_weights.h"
+#include "core/aim/hook_rates.h"
 #include "core/hydro/water.h"
 #include "core/reckon/evaluate.h"
 #include "io/shelf.h"

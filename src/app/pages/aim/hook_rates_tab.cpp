@@ -7,7 +7,7 @@
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/pages/aim/aim_tabs.h"
-#include "core/aim/weights.h"
+#include "core/aim/hook_rates.h"
 
 namespace wl {
 namespace {

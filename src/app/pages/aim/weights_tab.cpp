@@ -10,7 +10,7 @@
 #include "app/kit/plain_table.h"
 #include "app/kit/typed_lengths.h"
 #include "app/pages/aim/aim_tabs.h"
-#include "core/aim/weights.h"
+#include "core/aim/belly_weights.h"
 #include "core/base/units.h"
 
 namespace wl {

@@ -1,5 +1,4 @@
-// Belly weights: one body, several weights and several waters; and one lead that gives three hook
-// sets three sink rates.
+// Belly weights: one body, several weights and several waters.
 #pragma once
 
 #include <optional>
@@ -8,7 +7,6 @@
 
 #include "core/plan/plan_lead.h"
 #include "core/reckon/what_if.h"
-#include "core/tank/hook_swaps.h"
 #include "core/tank/waters.h"
 
 namespace wl {
@@ -37,6 +35,9 @@ struct BellyWeight {
     std::vector<bool> asWished;  ///< rests there as the brief wants it
 };
 
+/// Lead in the bores of a bait as reckoned.
+double leadIn_kg(const Derived& derived);
+
 /// Whether it rests as the brief wants it: spare within a hundredth, sinking within a tenth of the
 /// speed, hanging when it shall hang; its nose within 2 degrees in any case (judged).
 bool restsAsWished(const Brief& brief, const StillWater& rest);
@@ -50,36 +51,5 @@ Result<std::vector<BellyWeight>> bellyWeights(const Design& design,
                                               const std::vector<FishedWater>& waters,
                                               const std::vector<double>& leads_kg,
                                               std::stop_token stop = {}, const Told& told = {});
-
-/// One wanted rate and the hooks that come nearest to it.
-struct RatedHooks {
-    double wanted_m_s = 0.0;
-    std::vector<Fitting> hooks;  ///< at each place, nose first
-    double speed_m_s = 0.0;      ///< by the full reckoning
-    double pitch_rad = 0.0;
-    double tilt_rad = 0.0;  ///< off the attitude the brief wants
-    bool clear = false;     ///< hooks keep off one another
-    bool level = false;     ///< within 10 degrees of that attitude
-    bool met = false;       ///< within a fifth of the rate, or 1 cm/s, clear and level
-    Design design;          ///< the bait with that lead and those hooks
-};
-
-/// One lead, and a hook set for each rate.
-struct HookRates {
-    std::vector<RatedHooks> rates;  ///< in the order asked
-    double lead_kg = 0.0;
-    double more_kg = 0.0;  ///< than drawn
-    bool met = false;      ///< every rate
-};
-
-/// Sets of `shelf` whose weights stand as far apart as the rates ask, and the lead that puts them
-/// there: every set's need is told from one let go with other lead, the six leads that miss least
-/// are planned for the middle rate and every set is let go anew; the best by its worst miss, a tilt
-/// of a radian counted as a speed wholly missed. The
-/// attitude is the brief's with the middle set on. Errors: "plan.stopped"; "hooks.none" (no hook on
-/// the bait, or none on the shelf); "aim.rates" (not all of them over 0); those of planLead.
-Result<HookRates> hooksForRates(const Design& design, const std::vector<Fitting>& shelf,
-                                const std::vector<double>& rates_m_s, std::stop_token stop = {},
-                                const Told& told = {});
 
 }  // namespace wl
