@@ -1,12 +1,9 @@
 // The pages of the bench sheet: templates to scale, tables.
 #include <QCoreApplication>
-#include <QDate>
-#include <QLocale>
 #include <QPainter>
 #include <cmath>
 
 #include "core/draw/draw_bait.h"
-#include "io/design_code.h"
 #include "session/words.h"
 #include "sheet/bench_sheet.h"
 #include "sheet/drawing_paint.h"
@@ -21,11 +18,7 @@ class Sheet : public SheetPaper {
   public:
     Sheet(QPainter& painter, const QSizeF& size, const Design& design, const Derived& derived,
           const SheetBench& bench, int shown)
-        : SheetPaper(painter, size, QString::fromStdString(design.name),
-                     tr("code %1, printed %2")
-                         .arg(QString::fromStdString(designCode(design)),
-                              QLocale().toString(QDate::currentDate(), QLocale::ShortFormat)),
-                     bench, shown),
+        : SheetPaper(painter, size, QString::fromStdString(design.name), bench, shown),
           design_(design),
           d_(derived) {}
 

@@ -1,12 +1,15 @@
 #include "sheet/bench_sheet.h"
 
 #include <QBuffer>
+#include <QDate>
 #include <QFileInfo>
+#include <QLocale>
 #include <QPageLayout>
 #include <QPainter>
 #include <QPdfWriter>
 
 #include "core/draw/draw_bait.h"
+#include "io/design_code.h"
 #include "io/design_file.h"
 #include "io/pdf_design.h"
 #include "io/solid_file.h"
@@ -51,6 +54,12 @@ QStringList benchCautions(const Design& design) {
     return list;
 }
 
+QString sheetMark(const Design& design) {
+    return tr("code %1, printed %2")
+        .arg(QString::fromStdString(designCode(design)),
+             QLocale().toString(QDate::currentDate(), QLocale::ShortFormat));
+}
+
 QPageSize benchPageSize(const Derived& derived) {
     // The lip stands ahead of the nose; the station table needs its place behind the tail.
     const double wanted_mm =
@@ -65,16 +74,19 @@ QPageSize benchPageSize(const Derived& derived) {
 
 void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Derived& derived,
                      const SheetBench& bench) {
+    SheetBench marked = bench;
+    marked.mark = sheetMark(design);
     QPainter painter(&device);
     const QRectF page = device.pageLayout().paintRect(QPageLayout::Millimeter);
     const double unitsPerMm = device.logicalDpiX() / 25.4;
-    for (int i = 0; i < benchPages(page.size(), design, derived); ++i) {
+    const int pages = benchPages(page.size(), design, derived);
+    for (int i = 0; i < pages; ++i) {
         if (i > 0) {
             device.newPage();
         }
         painter.save();
         painter.scale(unitsPerMm, device.logicalDpiY() / 25.4);
-        paintBenchPage(painter, i, page.size(), design, derived, bench);
+        paintBenchPage(painter, i, page.size(), design, derived, marked);
         painter.restore();
     }
 }

@@ -16,6 +16,10 @@ namespace wl {
 /// the maker's product sheets and local rules.
 QStringList benchCautions(const Design& design);
 
+/// "code K7F2-9QDM, printed ..." with today's date: what a printed page bears. Writes the whole
+/// design to get there, so it is asked for once a sheet.
+QString sheetMark(const Design& design);
+
 /// Draws page `index` of: templates, tables, joints with holes and making, each going on to further
 /// pages as far as it needs. The painter's origin is at the page's printable corner, one unit = one
 /// millimetre on paper; `size_mm` is the printable area.
@@ -28,7 +32,8 @@ int benchPages(const QSizeF& size_mm, const Design& design, const Derived& deriv
 /// Smallest landscape page (A4, A3, A2, A1) the bait fits on at true scale.
 QPageSize benchPageSize(const Derived& derived);
 
-/// Paints every page to a printer or PDF writer, which must be set to benchPageSize in landscape.
+/// Paints every page, marked, to a printer or PDF writer, which must be set to benchPageSize in
+/// landscape.
 void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Derived& derived,
                      const SheetBench& bench);
 

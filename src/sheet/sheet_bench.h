@@ -1,6 +1,7 @@
 // How the maker who reads a sheet measures and drills.
 #pragma once
 
+#include <QString>
 #include <utility>
 #include <vector>
 
@@ -14,6 +15,7 @@ struct SheetBench {
         : bench(units), drills(std::move(bits)) {}
     Bench bench;
     std::vector<DrillBit> drills;  ///< the set at hand; empty: no bit is named
+    QString mark;  ///< by which the design is found again, in the foot of every page
 };
 
 }  // namespace wl

@@ -19,13 +19,12 @@ class SheetPaper {
     Q_DECLARE_TR_FUNCTIONS(wl::SheetPaper)
   public:
     /// `shown`: the page to draw, counted from 0; -1: none, to count them.
-    /// `mark`: by which the design is found again, in the foot of every page.
-    SheetPaper(QPainter& painter, const QSizeF& size_mm, QString name, QString mark,
-               const SheetBench& bench, int shown)
+    SheetPaper(QPainter& painter, const QSizeF& size_mm, QString name, const SheetBench& bench,
+               int shown)
         : real_(painter),
           size_(size_mm),
           name_(std::move(name)),
-          mark_(std::move(mark)),
+          mark_(bench.mark),
           bench_(bench.bench),
           drills_(bench.drills),
           shown_(shown),

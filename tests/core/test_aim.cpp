@@ -126,6 +126,13 @@ TEST_CASE("other outlines of the lip are tried where that is asked for, and do w
     const std::vector<const AimWay*> ways = outlined(*with);
     REQUIRE_FALSE(ways.empty());
     CHECK(with->ways.size() == without->ways.size() + ways.size());
+    // Of the drawn outline alone no bound is told where others may be sawn.
+    wish.targets = {{AimMeasure::Depth, 30, 33}};
+    const auto far = aim(bait, wish);
+    REQUIRE(far);
+    REQUIRE_FALSE(far->shortfalls.empty());
+    CHECK_FALSE(far->shortfalls.front().depthBound_m);
+    CHECK_FALSE(far->shortfalls.front().provenImpossible);
     for (const AimWay* way : ways) {
         CHECK(way->met);
         CHECK(way->price.fields >= 1);

@@ -132,6 +132,16 @@ TEST_CASE("one lead and three hook sets: nearer to the rates than hooks alone, a
         }
         CHECK(worst <= std::max(alone, 0.25));
     }
+    // Hooks so long that all of them meet: shown, and said.
+    std::vector<Fitting> longHooks = hooks;
+    for (Fitting& hook : longHooks) {
+        hook.size_m = std::max(hook.size_m, 0.045);
+    }
+    const auto meet = hooksForRates(demoNamed("lipless"), longHooks, {0.1});
+    REQUIRE(meet);
+    REQUIRE_FALSE(meet->rates.front().hooks.empty());
+    CHECK_FALSE(meet->rates.front().clear);
+    CHECK_FALSE(meet->met);
     Design bare = demoNamed("lipless");
     std::erase_if(bare.fittings, [](const Fitting& f) { return isHook(f.kind); });
     CHECK(hooksForRates(bare, hooks, {0.1}).error().code == "hooks.none");

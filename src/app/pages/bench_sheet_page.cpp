@@ -67,8 +67,13 @@ class SheetPage : public QWidget {
         p.setPen(QPen(inks().quiet, 0.3));
         p.drawRect(QRectF(QPointF(), paper));
         p.translate(kPaperMargin_mm);
-        paintBenchPage(p, page_, inside(*r->derived), *r->design, *r->derived,
-                       {bench_.bench(), bench_.shelf.shelf().drills(bench_.bench())});
+        if (marked_ != r->design) {
+            marked_ = r->design;
+            mark_ = sheetMark(*marked_);
+        }
+        SheetBench bench{bench_.bench(), bench_.shelf.shelf().drills(bench_.bench())};
+        bench.mark = mark_;
+        paintBenchPage(p, page_, inside(*r->derived), *r->design, *r->derived, bench);
     }
 
   private:
@@ -80,6 +85,8 @@ class SheetPage : public QWidget {
     }
     Workbench& bench_;
     int page_ = 0;
+    DesignPtr marked_;
+    QString mark_;
 };
 
 // The page in its frame, with the keys to turn it and to go nearer.

@@ -311,6 +311,12 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
     answer.trials = search.trials().size();
     if (!answer.ways.front().met) {
         answer.shortfalls = shortfallsOf(search, answer.ways.front());
+        if (wish.outlines) {  // the bound is the drawn outline's alone
+            for (AimShortfall& shortfall : answer.shortfalls) {
+                shortfall.depthBound_m.reset();
+                shortfall.provenImpossible = false;
+            }
+        }
         tell(0.9);
         if (!wish.bestOnly) {
             answer.relaxations = relaxationsFor(search, ways.front().at);

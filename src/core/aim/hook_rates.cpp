@@ -61,9 +61,12 @@ std::vector<LeadMiss> promising(const HookSwaps& swaps, const std::vector<double
         size_t set;
     };
     std::vector<Clear> clear;
+    // Where no set keeps clear the nearest are shown all the same, and told to meet.
+    const bool none = std::none_of(swaps.sets.begin(), swaps.sets.end(),
+                                   [](const HookSet& set) { return set.meetings.empty(); });
     for (size_t i = 0; i < swaps.sets.size(); ++i) {
         const HookSet& set = swaps.sets[i];
-        if (set.meetings.empty()) {
+        if (none || set.meetings.empty()) {
             clear.push_back({set.net_kg, std::abs(set.pitch_rad - drawnPitch), i});
         }
     }
