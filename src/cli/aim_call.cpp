@@ -165,7 +165,7 @@ wl::Result<wl::AimWish> AimCall::wish(const wl::Design& design) const {
             return band.error();
         }
         if (band->relative || !(band->low < band->high)) {
-            return wl::Error{"aim.lever_range", wl::pathOf(lever->kind), {}, {}};
+            return wl::Error{"aim.lever_range", wl::rangePathOf(lever->kind), {}, {}};
         }
         lever->low = band->low;
         lever->high = band->high;

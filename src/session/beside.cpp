@@ -31,32 +31,26 @@ void Beside::cancel() {
 void Beside::run(const Job& job, const std::stop_token& stop) {
     const quint64 number = job.number;
     const Progress progress = [this, number](double share) {
-        QMetaObject::invokeMethod(
-            this,
-            [this, number, share] {
-                if (number == wanted_) {
-                    emit progressed(share);
-                }
-            },
-            Qt::QueuedConnection);
+        inbox_.post([this, number, share] {
+            if (number == wanted_) {
+                emit progressed(share);
+            }
+        });
     };
     Finish finish;
     const std::optional<Error> fault = guarded([&] { finish = job.work(stop, progress); });
-    QMetaObject::invokeMethod(
-        this,
-        [this, number, fault, finish = std::move(finish)] {
-            if (number != wanted_) {
-                return;
-            }
-            if (fault) {
-                emit failed(*fault);
-            } else if (finish) {
-                finish();
-            }
-            running_ = false;
-            emit runningChanged();
-        },
-        Qt::QueuedConnection);
+    inbox_.post([this, number, fault, finish = std::move(finish)] {
+        if (number != wanted_) {
+            return;
+        }
+        if (fault) {
+            emit failed(*fault);
+        } else if (finish) {
+            finish();
+        }
+        running_ = false;
+        emit runningChanged();
+    });
 }
 
 }  // namespace wl

@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "core/base/result.h"
+#include "session/inbox.h"
 #include "session/newest_first.h"
 
 namespace wl {
@@ -42,6 +43,7 @@ class Beside : public QObject {
 
     quint64 wanted_ = 0;  // owner's thread only
     bool running_ = false;
+    Inbox inbox_;
     NewestFirst<Job> thread_;  // last: joined before anything else is destroyed
 };
 

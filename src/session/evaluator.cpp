@@ -97,24 +97,21 @@ bool Evaluator::isSettled() const {
 }
 
 void Evaluator::publish(ResultsPtr results) {
-    QMetaObject::invokeMethod(
-        this,
-        [this, results = std::move(results)] {
-            if (latest_ && latest_->revision > results->revision) {
-                return;
-            }
-            auto newest = results;
-            if (latest_ && latest_->revision == results->revision && latest_->swim) {
-                // Of one revision each thread adds its own.
-                auto both = std::make_shared<Results>(*results);
-                both->cast_m = latest_->cast_m;
-                both->swim = latest_->swim;
-                newest = std::move(both);
-            }
-            latest_ = std::move(newest);
-            emit resultsChanged();
-        },
-        Qt::QueuedConnection);
+    inbox_.post([this, results = std::move(results)] {
+        if (latest_ && latest_->revision > results->revision) {
+            return;
+        }
+        auto newest = results;
+        if (latest_ && latest_->revision == results->revision && latest_->swim) {
+            // Of one revision each thread adds its own.
+            auto both = std::make_shared<Results>(*results);
+            both->cast_m = latest_->cast_m;
+            both->swim = latest_->swim;
+            newest = std::move(both);
+        }
+        latest_ = std::move(newest);
+        emit resultsChanged();
+    });
 }
 
 template <class Work>
@@ -131,19 +128,16 @@ void Evaluator::told(const Job& job, Work work) {
 void Evaluator::reckonMotion(const Results& towed) {
     const std::optional<double> cast_m = middleDistance_m(*towed.derived);
     const auto swim = std::make_shared<const Swim>(swimOf(*towed.derived, *towed.run));
-    QMetaObject::invokeMethod(
-        this,
-        [this, revision = towed.revision, cast_m, swim] {
-            if (!latest_ || latest_->revision != revision || latest_->error) {
-                return;
-            }
-            auto whole = std::make_shared<Results>(*latest_);
-            whole->cast_m = cast_m;
-            whole->swim = swim;
-            latest_ = std::move(whole);
-            emit resultsChanged();
-        },
-        Qt::QueuedConnection);
+    inbox_.post([this, revision = towed.revision, cast_m, swim] {
+        if (!latest_ || latest_->revision != revision || latest_->error) {
+            return;
+        }
+        auto whole = std::make_shared<Results>(*latest_);
+        whole->cast_m = cast_m;
+        whole->swim = swim;
+        latest_ = std::move(whole);
+        emit resultsChanged();
+    });
 }
 
 void Evaluator::reckon(const Job& job, const std::stop_token& tow) {

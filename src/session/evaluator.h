@@ -10,6 +10,7 @@
 #include "core/reckon/run.h"
 #include "core/swim/swim.h"
 #include "session/document.h"
+#include "session/inbox.h"
 #include "session/newest_first.h"
 
 namespace wl {
@@ -81,6 +82,7 @@ class Evaluator : public QObject {
     std::shared_ptr<const Run> band_;
     quint64 requested_ = 0;
     std::chrono::steady_clock::time_point lastRequest_;
+    Inbox inbox_;
     // Last, and the one that feeds the other after it: joined before anything else is destroyed.
     NewestFirst<ResultsPtr> motion_;
     NewestFirst<Job> rest_;

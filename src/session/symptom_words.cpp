@@ -1,4 +1,5 @@
 // Symptoms, suspects and remedies, and the means of a swing, in words.
+#include <QLocale>
 #include <cmath>
 
 #include "session/sentence_text.h"

@@ -321,7 +321,7 @@ TEST_CASE(
         const auto none = aim(demoDesign(), wish);
         REQUIRE_FALSE(none);
         CHECK(none.error().code == "aim.lever_range");
-        CHECK(none.error().path == "/lip/angle");
+        CHECK(none.error().path == "/aim/angle_from");
     }
 }
 

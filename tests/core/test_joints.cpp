@@ -279,7 +279,11 @@ TEST_CASE("coats lie on the outer skin of the pieces: joint gaps and faces are n
     d.bores.clear();
     d.features.clear();
     d.lip.present = false;
-    d.coats = {{CoatKind::Clear, "clear", 0.0003, 2, 1200}};
+    Coat clear;
+    clear.thickness_m = 0.0003;
+    clear.count = 2;
+    clear.density_kg_m3 = 1200;
+    d.coats = {clear};
     d.pieces.push_back({"tail", false, {}});
     Joint j;
     j.x_m = middle;

@@ -411,3 +411,33 @@ TEST_CASE("a swing is wished by a word, and a figure typed takes the word away")
     o.settle();
     CHECK(action->currentText() == "medium");
 }
+
+TEST_CASE("how far a lever may be cut is typed, and goes with its lock") {
+    Opened o;
+    o.type("/aim/angle_from", "20");
+    o.type("/aim/angle_to", "35");
+    o.type("/aim/length_to", "1 in");
+    const auto leverOf = [&o](AimLeverKind kind) {
+        for (const AimLever& lever : wishOf(o.derived()).levers) {
+            if (lever.kind == kind) {
+                return lever;
+            }
+        }
+        return AimLever{};
+    };
+    CHECK(leverOf(AimLeverKind::LipAngle).low == Approx(20 * kDegree));
+    CHECK(leverOf(AimLeverKind::LipAngle).high == Approx(35 * kDegree));
+    CHECK(leverOf(AimLeverKind::LipLength).high == Approx(0.0254));
+    CHECK(leverOf(AimLeverKind::LipLength).low < 0.0254);
+    auto* moves = o.window.findChild<QCheckBox*>("/aim/angle_moves");
+    REQUIRE(moves != nullptr);
+    moves->click();
+    o.settle();
+    CHECK_FALSE(o.window.findChild<QWidget*>("/aim/angle_from")->isVisible());
+    CHECK(leverOf(AimLeverKind::LipAngle).step == 0.0);
+    // One that ends below its start is told where the ways would stand.
+    o.type("/aim/length_from", "2 in");
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    CHECK(o.text("aimWords").contains("range"));
+}

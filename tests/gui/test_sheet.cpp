@@ -172,7 +172,7 @@ TEST_CASE(
         d.bores.push_back(b);
     }
     for (int i = int(d.coats.size()); i < 20; ++i) {
-        d.coats.push_back({CoatKind::Clear, "coat of varnish " + std::to_string(i)});
+        d.coats.emplace_back().name = "coat of varnish " + std::to_string(i);
     }
     QTemporaryDir folder;
     const QString pdf = folder.filePath("long.pdf");

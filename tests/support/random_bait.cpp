@@ -63,7 +63,10 @@ Design randomDesign(Dice& dice) {
     hook.size_m = 0.2 * length;
     hook.hangsFrom = "belly eye";
     d.fittings.push_back(hook);
-    d.coats = {{CoatKind::Clear, "clear", dice.from(5e-5, 3e-4), 2}};
+    Coat clear;
+    clear.thickness_m = dice.from(5e-5, 3e-4);
+    clear.count = 2;
+    d.coats = {clear};
     d.lip.present = dice.chance(0.5);
     d.lip.length_m = 0.25 * length;
     d.lip.angle_rad = dice.from(15, 60) * kDegree;

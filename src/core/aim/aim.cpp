@@ -42,7 +42,7 @@ std::optional<Error> whyNot(const AimWish& wish, const std::vector<AimLever>& le
         const bool held = field && lever.low >= field->min && lever.high <= field->max;
         if (!held || !(lever.low < lever.high) || !(lever.step > 0) ||
             !hasStep(lever, leverOf(drawn, lever.kind))) {
-            return Error{"aim.lever_range", path, {}, {}};
+            return Error{"aim.lever_range", rangePathOf(lever.kind), {}, {}};
         }
     }
     return std::nullopt;
@@ -127,6 +127,20 @@ AimTarget targetOf(AimMeasure what, const AimBand& band, bool relative) {
     return target;
 }
 
+// Whether a lever may move, and how far.
+std::pair<bool, AimRange> saidOf(const AimNotes& notes, AimLeverKind kind) {
+    switch (kind) {
+        case AimLeverKind::LipAngle:
+            return {notes.angleMoves, notes.angle};
+        case AimLeverKind::LipLength:
+            return {notes.lengthMoves, notes.length};
+        case AimLeverKind::LipWidth:
+            return {notes.widthMoves, notes.wide};
+        default:
+            return {notes.tieMoves, notes.tie};
+    }
+}
+
 }  // namespace
 
 AimWish wishOf(const Derived& derived) {
@@ -146,12 +160,11 @@ AimWish wishOf(const Derived& derived) {
         wish.targets.push_back(
             {AimMeasure::Depth, (1 - kWantedBand) * depth, (1 + kWantedBand) * depth, 1.0, false});
     }
-    for (const AimLever& lever : usualLevers(derived)) {
-        const bool moves = lever.kind == AimLeverKind::LipAngle    ? notes.angleMoves
-                           : lever.kind == AimLeverKind::LipLength ? notes.lengthMoves
-                           : lever.kind == AimLeverKind::LipWidth  ? notes.widthMoves
-                                                                   : notes.tieMoves;
+    for (AimLever lever : usualLevers(derived)) {
+        const auto [moves, range] = saidOf(notes, lever.kind);
         if (moves) {
+            lever.low = range.from.value_or(lever.low);
+            lever.high = range.to.value_or(lever.high);
             wish.levers.push_back(lever);
         }
     }

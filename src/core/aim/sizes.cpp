@@ -74,7 +74,7 @@ AimedSize aimedAt(const Design& design, const AimWish& drawn, double length_m, d
     wish.bestOnly = true;
     wish.onlyLevers = true;
     wish.levers.clear();
-    for (const AimLever& lever : usualLevers(*derived)) {
+    for (const AimLever& lever : wishOf(*derived).levers) {
         const bool free = std::any_of(drawn.levers.begin(), drawn.levers.end(),
                                       [&](const AimLever& of) { return of.kind == lever.kind; });
         if (free) {

@@ -82,6 +82,19 @@ std::string pathOf(AimLeverKind kind) {
     return {};
 }
 
+std::string rangePathOf(AimLeverKind kind) {
+    switch (kind) {
+        case AimLeverKind::LipAngle:
+            return "/aim/angle_from";
+        case AimLeverKind::LipLength:
+            return "/aim/length_from";
+        case AimLeverKind::LipWidth:
+            return "/aim/width_from";
+        default:
+            return "/aim/tie_from";
+    }
+}
+
 double leverOf(const Design& design, AimLeverKind kind) {
     switch (kind) {
         case AimLeverKind::LipAngle:

@@ -78,6 +78,8 @@ double heldToField(const Design& design, const std::string& path, double value);
 
 /// What a lever's field is called in files: "/lip/angle".
 std::string pathOf(AimLeverKind kind);
+/// What the low end of its range is called in a wish: "/aim/angle_from".
+std::string rangePathOf(AimLeverKind kind);
 /// Where it stands.
 double leverOf(const Design& design, AimLeverKind kind);
 /// Fittings of bent wire with the tie in their loop, whether the tie names them or not.

@@ -15,7 +15,7 @@ struct Row {
     BenchUnit inch;
 };
 
-const std::array<Row, 18> kRows{{
+const std::array<Row, 19> kRows{{
     {Quantity::Length, "_mm", {"mm", kMillimetre, 0, 1}, {"in", kInch, 0, 3}},
     {Quantity::Thickness, "_mm", {"mm", kMillimetre, 0, 3}, {"thou", kThou, 0, 1}},
     {Quantity::Distance, "_m", {"m", 1.0, 0, 1}, {"ft", kFoot, 0, 1}},
@@ -31,6 +31,7 @@ const std::array<Row, 18> kRows{{
     {Quantity::Salinity, "_g_kg", {"g/kg", 1e-3, 0, 1}, {"g/kg", 1e-3, 0, 1}},
     {Quantity::Speed, "_m_s", {"m/s", 1.0, 0, 2}, {"ft/s", kFoot, 0, 2}},
     {Quantity::Time, "_s", {"s", 1.0, 0, 1}, {"s", 1.0, 0, 1}},
+    {Quantity::Hours, "_h", {"h", 3600.0, 0, 1}, {"h", 3600.0, 0, 1}},
     {Quantity::Fraction, "_percent", {"%", 0.01, 0, 1}, {"%", 0.01, 0, 1}},
     {Quantity::Force, "_N", {"N", 1.0, 0, 2}, {"lbf", kPoundForce, 0, 3}},
     {Quantity::Strength, "_kg", {"kg", kKilogramForce, 0, 1}, {"lb", kPoundForce, 0, 0}},

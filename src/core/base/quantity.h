@@ -20,6 +20,7 @@ enum class Quantity {
     Salinity,     ///< g of salt per kg of water
     Speed,        ///< m/s or ft/s
     Time,         ///< s
+    Hours,        ///< of work, of drying; h
     Fraction,     ///< percent
     Force,        ///< N or lbf
     Strength,     ///< what a line is sold by: kg or lb of pull

@@ -72,6 +72,8 @@ const std::vector<TypedUnit>& typedUnits() {
         {Quantity::Time, "s", 1.0, 0},
         {Quantity::Time, "sec", 1.0, 0},
         {Quantity::Time, "min", 60.0, 0},
+        {Quantity::Time, "h", 3600.0, 0},
+        {Quantity::Time, "d", 86400.0, 0},
         {Quantity::Fraction, "%", 0.01, 0},
         {Quantity::Force, "n", 1.0, 0},
         {Quantity::Strength, "kg", kKilogramForce, 0},
@@ -88,6 +90,7 @@ const std::vector<TypedUnit>& typedUnits() {
 
 Quantity unitFamily(Quantity quantity) {
     return quantity == Quantity::Thickness || quantity == Quantity::Distance ? Quantity::Length
+           : quantity == Quantity::Hours                                     ? Quantity::Time
                                                                              : quantity;
 }
 

@@ -16,6 +16,12 @@ struct AimBand {
     bool operator==(const AimBand&) const = default;
 };
 
+/// Ends of what may be cut, SI; an empty one is where usually cut to.
+struct AimRange {
+    std::optional<double> from, to;
+    bool operator==(const AimRange&) const = default;
+};
+
 /// No band at all is the brief's depth within a tenth.
 struct AimNotes {
     static constexpr double kSwingWeight = 0.5;  ///< told to a factor, a depth to a third
@@ -32,8 +38,10 @@ struct AimNotes {
     bool lengthMoves = true;
     bool widthMoves = true;
     bool tieMoves = true;
-    bool outlineMoves = false;  ///< of the lip
-    bool settledOnly = false;  ///< no way whose roll under way is not settled
+    AimRange angle, length, wide;  ///< of the lip
+    AimRange tie;                  ///< up the lip, along the back or up the nose, as it is tied
+    bool outlineMoves = false;     ///< of the lip
+    bool settledOnly = false;      ///< no way whose roll under way is not settled
     bool operator==(const AimNotes&) const = default;
 };
 

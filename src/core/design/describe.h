@@ -41,6 +41,8 @@ inline constexpr std::array<Choice, 7> kReadingKinds{
      {"weighs", said("weighs")}}};
 inline constexpr std::array<Choice, 2> kTankStages{
     {{"finished", said("finished")}, {"before_paint", said("before paint")}}};
+inline constexpr std::array<Choice, 2> kLipGlues{
+    {{"slow_epoxy", said("slow epoxy")}, {"instant", said("instant glue")}}};
 inline constexpr std::array<Choice, 2> kLogKinds{
     {{"tank", said("tank")}, {"water", said("water")}}};
 
@@ -204,6 +206,24 @@ void describe(V& v, SwimNotes& s) {
 }
 
 template <class V>
+void describe(V& v, Building& b) {
+    using Q = Quantity;
+    v.count("baits", b.baits, 1, 60, told("Baits built together").leftOut());
+    v.choice("lip_glue", b.lipGlue, kLipGlues,
+             told("Lip set in").explained("Slow epoxy leaves the time to sight it straight"));
+    v.number("slow_cure", Q::Hours, b.slowCure_s, 600.0, 7 * 86400.0,
+             told("Slow epoxy cures in").explained("From its own sheet, as all of these"));
+    v.number("quick_cure", Q::Hours, b.quickCure_s, 30.0, 86400.0, told("Quick glue cures in"));
+    v.number("seal_cure", Q::Hours, b.sealCure_s, 60.0, 7 * 86400.0, told("Sealer dries in"));
+    v.number("seal_tightens", Q::Length, b.sealTightens_m, 0.0, 0.002,
+             told("Sealing tightens holes by"));
+    v.number("clamp_time", Q::Hours, b.clampTime_s, 60.0, 7 * 86400.0,
+             told("Glued halves stay clamped for"));
+    v.number("resin_cure", Q::Hours, b.resinCure_s, 60.0, 7 * 86400.0,
+             told("Resin stays in the mould for"));
+}
+
+template <class V>
 void describe(V& v, LogEntry& e) {
     using Q = Quantity;
     v.text("date", e.date, 40, told("Date"));
@@ -253,6 +273,7 @@ void describe(V& v, Design& d) {
     v.group("tank", d.tank, told("Tank"));
     v.group("swim", d.swim, told("Swim"));
     v.group("aim", d.aim, told("Aim"));
+    v.group("building", d.building, told("Building"));
     v.list("log", d.log, 0, 500, told("Test").leftOut());
 }
 

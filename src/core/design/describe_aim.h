@@ -39,6 +39,24 @@ void describeBand(V& v, AimBand& band, bool relative, const BandFields& f) {
                  .explained("Against the other wishes: 2 counts as much as two of them"));
 }
 
+/// What a lever's range is called, in files and in words.
+struct RangeFields {
+    BandFields::End from, to;
+    Quantity quantity = Quantity::Length;
+    double min = 0.0, max = 0.0;
+};
+
+template <class V>
+void describeRange(V& v, AimRange& range, bool moves, const RangeFields& f) {
+    constexpr const char* kUsual = said("Empty: as far as is usually cut");
+    const auto described = [&](const BandFields::End& end) {
+        const About about = end.about.when(moves).explained(kUsual);
+        return f.quantity == Quantity::Length ? about.scales() : about;
+    };
+    v.optional(f.from.name, f.quantity, range.from, f.min, f.max, described(f.from));
+    v.optional(f.to.name, f.quantity, range.to, f.min, f.max, described(f.to));
+}
+
 template <class V>
 void describe(V& v, AimNotes& a) {
     using Q = Quantity;
@@ -129,9 +147,29 @@ void describe(V& v, AimNotes& a) {
     v.optional("width_high", Q::Distance, a.width.high, 0.02, 3.0,
                told("Walks as wide as, to").explained(kOpenEnd));
     v.flag("angle_moves", a.angleMoves, told("Lip angle may change"));
+    describeRange(v, a.angle, a.angleMoves,
+                  {.from = {"angle_from", told("Lip angle from")},
+                   .to = {"angle_to", told("Lip angle to")},
+                   .quantity = kDegrees,
+                   .max = 100.0 * kDegree});
     v.flag("length_moves", a.lengthMoves, told("Lip length may change"));
+    describeRange(v, a.length, a.lengthMoves,
+                  {.from = {"length_from", told("Lip length from")},
+                   .to = {"length_to", told("Lip length to")},
+                   .min = 1e-3,
+                   .max = 0.3});
     v.flag("width_moves", a.widthMoves, told("Lip width may change"));
+    describeRange(v, a.wide, a.widthMoves,
+                  {.from = {"width_from", told("Lip width from")},
+                   .to = {"width_to", told("Lip width to")},
+                   .min = 1e-3,
+                   .max = 0.2});
     v.flag("tie_moves", a.tieMoves, told("Tie may move"));
+    describeRange(v, a.tie, a.tieMoves,
+                  {.from = {"tie_from", told("Tie from")},
+                   .to = {"tie_to", told("Tie to")},
+                   .min = -0.2,
+                   .max = 0.5});
     v.flag("outline_moves", a.outlineMoves,
            told("Lip outline may change")
                .explained("The best way is tried with every other outline as well"));

@@ -233,6 +233,23 @@ void describe(V& v, Print& p) {
 }
 
 template <class V>
+void describe(V& v, Mould& m) {
+    using Q = Quantity;
+    v.number("wall", Q::Length, m.wall_m, 0.003, 0.05, told("Wall of silicone"));
+    v.number("silicone_density", Q::Density, m.siliconeDensity_kg_m3, 800.0, 2000.0,
+             told("Silicone density"));
+    v.number("silicone_waste", Q::Fraction, m.siliconeWaste, 0.0, 1.0, told("Silicone, more by"));
+    v.number("resin_waste", Q::Fraction, m.resinWaste, 0.0, 1.0,
+             told("Resin, more by").explained("Left in cups and spout, and what is trimmed off"));
+    v.number("working_time", Q::Time, m.workingTime_s, 30.0, 86400.0,
+             told("Resin stays liquid for").explained("From its own sheet"));
+    v.number("mixing", Q::Time, m.mixing_s, 5.0, 3600.0, told("Mixing a batch takes"));
+    v.number("pouring", Q::Time, m.pouring_s, 2.0, 3600.0, told("Pouring one takes"));
+    v.number("spout", Q::Length, m.spout_m, 0.002, 0.03, told("Spout across"));
+    v.number("vent", Q::Length, m.vent_m, 0.0005, 0.006, told("Vents across"));
+}
+
+template <class V>
 void describe(V& v, Make& m) {
     using Q = Quantity;
     v.choice("kind", m.kind, kMakeKinds, told("The body is"));
@@ -246,6 +263,7 @@ void describe(V& v, Make& m) {
     v.list("cavities", m.cavities, 0, 40, told("Cavity"));
     v.group("mix", m.mix, told("Mix"));
     v.group("print", m.print, told("Print"));
+    v.group("mould", m.mould, told("Mould"));
 }
 
 }  // namespace wl

@@ -56,6 +56,17 @@ inline constexpr std::array<Choice, 7> kThickerOn{{{"nowhere", said("no side")},
                                                    {"starboard", said("starboard")},
                                                    {"nose", said("nose")},
                                                    {"tail", said("tail")}}};
+inline constexpr std::array<Choice, 6> kCoatPlaces{{{"all_over", said("all over")},
+                                                    {"back", said("back")},
+                                                    {"flanks", said("flanks")},
+                                                    {"belly", said("belly")},
+                                                    {"head", said("head")},
+                                                    {"tail", said("tail")}}};
+inline constexpr std::array<Choice, 5> kCoatPatterns{{{"plain", said("plain")},
+                                                      {"band", said("band")},
+                                                      {"bars", said("bars")},
+                                                      {"dots", said("dots")},
+                                                      {"by_hand", said("by hand")}}};
 inline constexpr std::array<Choice, 2> kFlanks{
     {{"port", said("port")}, {"starboard", said("starboard")}}};
 inline constexpr std::array<Choice, 3> kMeetingKinds{{{"passes_through", said("passes through")},
@@ -324,6 +335,22 @@ void describe(V& v, Coat& c) {
     v.number("thicker_by", Q::Fraction, c.thickerBy, 0.0, 0.95,
              told("Thicker by").when(c.thickerOn != ThickerOn::Nowhere));
     v.number("density", Q::Density, c.density_kg_m3, 300.0, 5000.0, told("Density"));
+    v.number("solids", Q::Fraction, c.solids, 0.02, 1.0,
+             told("Stays when dry")
+                 .explained("Of the thickness of one coat; 100 % where that is the dry one"));
+    v.flag("inner_face", c.innerFace,
+           told("Under the outer sheets")
+               .explained("Of a layered body: painted on their inner faces before gluing"));
+    v.choice("place", c.place, kCoatPlaces, told("Lies on").when(!c.innerFace));
+    v.choice("pattern", c.pattern, kCoatPatterns, told("Pattern"));
+    v.number("covers", Q::Fraction, c.covers, 0.01, 1.0,
+             told("Covers").explained("Share of its place that it covers"));
+    v.text("colour", c.colour, 7, told("Swatch").explained("#rrggbb; empty: clear"));
+    v.text("medium", c.medium, kNameBytes, told("Put on with"));
+    v.text("stencil", c.stencil, kNameBytes, told("Mesh or stencil"));
+    v.text("masked", c.masked, kNameBytes, told("Masked"));
+    v.number("cure", Q::Hours, c.cure_s, 0.0, 30 * 86400.0,
+             told("Dries").explained("Before the next coat"));
 }
 
 template <class V>

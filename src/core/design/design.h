@@ -13,6 +13,7 @@
 #include "core/base/units.h"
 #include "core/design/aim_notes.h"
 #include "core/design/body.h"
+#include "core/design/building.h"
 #include "core/design/joint.h"
 #include "core/design/parts.h"
 #include "core/design/stock.h"
@@ -118,6 +119,7 @@ struct Design {
     TankTest tank;
     SwimNotes swim;
     AimNotes aim;
+    Building building;
     std::vector<LogEntry> log;
     bool operator==(const Design&) const;
 };

@@ -201,6 +201,14 @@ enum class CoatKind { Sealer, Paint, Clear };
 /// Where a coat is thicker than on average: baits hang to dry, and paint runs.
 enum class ThickerOn { Nowhere, Belly, Back, Port, Starboard, Nose, Tail };
 
+/// Where on the skin a coat lies: all over; on what looks up, sideways or down, parted where the
+/// skin leans 30 degrees; on the first quarter or the last fifth of the bait.
+enum class CoatPlace { AllOver, Back, Flanks, Belly, Head, Tail };
+
+/// How it covers its place. By hand: eyes, gills, a word; drawn by nobody but the maker.
+enum class CoatPattern { Plain, Band, Bars, Dots, ByHand };
+
+/// One layer of the finish: what it is, where it lies, how it is put on.
 struct Coat {
     CoatKind kind = CoatKind::Clear;
     std::string name = "clear coat";
@@ -209,6 +217,16 @@ struct Coat {
     double density_kg_m3 = 1150.0;
     ThickerOn thickerOn = ThickerOn::Nowhere;
     double thickerBy = 0.3;  ///< share more where the skin faces that side, less on the other
+    double solids = 1.0;     ///< of the thickness that is left when dry, by volume
+    CoatPlace place = CoatPlace::AllOver;
+    CoatPattern pattern = CoatPattern::Plain;
+    double covers = 1.0;     ///< share of its place
+    bool innerFace = false;  ///< of a layered body: on the inner faces of the outer sheets
+    std::string colour;      ///< "#rrggbb"; empty: clear, or as the stock
+    std::string medium;      ///< what it is put on with
+    std::string stencil;     ///< mesh or stencil laid over for it
+    std::string masked;      ///< what is kept free of it
+    double cure_s = 3600.0;  ///< before the next one
     bool operator==(const Coat&) const = default;
 };
 

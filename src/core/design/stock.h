@@ -128,6 +128,20 @@ struct Print {
     bool operator==(const Print&) const = default;
 };
 
+/// A mould of two halves, and what is poured into it.
+struct Mould {
+    double wall_m = 0.012;  ///< of silicone all round the bait
+    double siliconeDensity_kg_m3 = 1150.0;
+    double siliconeWaste = 0.1;    ///< share more than the box takes
+    double resinWaste = 0.15;      ///< left in cups, spout and flash
+    double workingTime_s = 360.0;  ///< of the resin, from its sheet
+    double mixing_s = 60.0;        ///< of a batch, before the first pour
+    double pouring_s = 40.0;       ///< of one bait
+    double spout_m = 0.007;        ///< across
+    double vent_m = 0.0016;        ///< across
+    bool operator==(const Mould&) const = default;
+};
+
 /// How the body is made. Only the group of the chosen kind counts; the others are kept.
 struct Make {
     MakeKind kind = MakeKind::Carved;
@@ -139,6 +153,7 @@ struct Make {
     std::vector<Cavity> cavities;
     ResinMix mix;
     Print print;
+    Mould mould;
     bool operator==(const Make&) const = default;
 };
 

@@ -21,6 +21,7 @@ class Balancer {
 
   private:
     void addCoats();
+    void paintInside(MassItem& paint, const Coat& coat, size_t piece);
     void addBodies();
     void addStages();
     double asMadeMass() const;
@@ -54,13 +55,18 @@ MassBalance Balancer::run() {
 }
 
 void Balancer::addCoats() {
-    for (size_t k = 0; k < design_.coats.size(); ++k) {
-        const Coat& coat = design_.coats[k];
+    const std::vector<Coat> coats = coatsOf(design_);
+    for (size_t k = 0; k < coats.size(); ++k) {
+        const Coat& coat = coats[k];
         for (size_t i = 0; i < in_.hulls.size(); ++i) {
             MassItem& part = placing_.item(
                 PartKind::Coat, Origin::Computed,
                 coat.kind == CoatKind::Sealer ? BuildStage::Sealed : BuildStage::Finished, i,
                 coat.name, "/coats/" + std::to_string(k));
+            if (coat.innerFace) {
+                paintInside(part, coat, i);
+                continue;
+            }
             const CoatOnHull on = coatOn(in_.hulls[i].painted, coat);
             part.displaced_m3 = on.volume_m3;
             part.mass_kg = coat.density_kg_m3 * part.displaced_m3;
@@ -68,6 +74,34 @@ void Balancer::addCoats() {
             part.netDoubt_kg = design_.errors.coatThickness * part.displaced_m3 *
                                std::abs(coat.density_kg_m3 - water_) * kHalfWidthToStandard;
         }
+    }
+}
+
+// Both outer sheets on their inner faces, in place of as much of them.
+void Balancer::paintInside(MassItem& paint, const Coat& coat, size_t piece) {
+    const BodyPart& part = body_.parts[piece];
+    const std::vector<Layer>& layers = design_.make.layers;
+    if (part.appendage || layers.size() < 2) {
+        return;
+    }
+    double stack = 0;
+    for (const Layer& layer : layers) {
+        stack += layer.thickness_m;
+    }
+    const double from = part.bounds.front ? part.bounds.front->x_m : 0.0;
+    const double to = part.bounds.rear ? part.bounds.rear->x_m : body_.curves.length_m();
+    MassSum painted;
+    for (const double y :
+         {-0.5 * stack + layers.front().thickness_m, 0.5 * stack - layers.back().thickness_m}) {
+        const ProfileArea face = profileAt(body_.curves, y, from, to);
+        painted.add(face.area_m2, face.centroid_m);
+    }
+    if (painted.amount > 0) {
+        const double volume = coat.covers * dryThickness_m(coat) * painted.amount;
+        paint.stage = BuildStage::Shaped;
+        paint.mass_kg = coat.density_kg_m3 * volume;
+        paint.centre_m = painted.centre();
+        placing_.cut(piece, volume, painted.centre(), layers.front().density_kg_m3);
     }
 }
 

@@ -54,7 +54,7 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
     const bool sameHulls = sameShape && hullInputs(*near->design) == hullInputs(design);
     d.hulls = sameHulls ? near->hulls
                         : std::make_shared<const std::vector<CoatedHull>>(
-                              coatHulls(d.shape->parts, design.coats));
+                              coatHulls(d.shape->parts, coatsOf(design), d.shape->sizes.length_m));
     const bool sameMass = sameHulls && massInputs(*near->design) == massInputs(design) &&
                           tieOnBait(*near->design) == tieOnBait(design);
     d.mass = sameMass ? near->mass

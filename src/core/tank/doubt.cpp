@@ -366,7 +366,9 @@ SampledDoubt sampleDoubt(const Design& design, const Derived& d, size_t count, s
 
 Design withoutFinish(const Design& design) {
     Design bare = design;
-    std::erase_if(bare.coats, [](const Coat& c) { return c.kind != CoatKind::Sealer; });
+    bare.coats = coatsOf(design);  // what lies under the sheets is in there already
+    std::erase_if(bare.coats,
+                  [](const Coat& c) { return c.kind != CoatKind::Sealer && !c.innerFace; });
     return bare;
 }
 

@@ -55,8 +55,14 @@ QWidget* makeAimPage(Workbench& bench) {
            "brief's depth within a tenth. How it rests is the brief's too: the lead of "
            "every way is planned for it."));
     auto* levers = new Form(bench, tr("What may change"));
-    levers->fields({"/aim/angle_moves", "/aim/length_moves", "/aim/width_moves", "/aim/tie_moves",
-                    "/aim/outline_moves", "/aim/settled_only"});
+    levers->hideIdle();
+    for (const char* lever : {"angle", "length", "width", "tie"}) {
+        for (const char* part : {"moves", "from", "to"}) {
+            levers->field(
+                QStringLiteral("/aim/%1_%2").arg(QLatin1String(lever), QLatin1String(part)));
+        }
+    }
+    levers->fields({"/aim/outline_moves", "/aim/settled_only"});
     auto* tabs = new SheetTabs(QStringLiteral("aimTabs"));
     tabs->addTab(formColumn({wish, levers}), tr("Wish"));
     tabs->addTab(makeWaysTab(bench), tr("Ways"));
