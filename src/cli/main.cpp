@@ -38,9 +38,18 @@ int report(const Call& call, bool asJson) {
     return code != kDone ? code : made.hasError ? kStops : kDone;
 }
 
-// The bench sheet, or the templates as a drawing file.
-int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] bool inch,
-          [[maybe_unused]] bool templates, [[maybe_unused]] char** argv) {
+// What a sheet or an export is wished to be.
+struct SheetCall {
+    bool inch = false;
+    bool letter = false;
+    bool templates = false;  // not the sheet
+    bool holes = false;
+    std::string solid = "whole";
+};
+
+// The bench sheet, the templates as a drawing file, or solids.
+int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] const SheetCall& wish,
+          [[maybe_unused]] char** argv) {
 #ifdef WL_WITH_SHEET
     const wl::Result<wl::Design> design = wl::loadDesign(call.file);
     if (!design) {
@@ -53,10 +62,16 @@ int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] bool inch,
     QGuiApplication application(count, argv);
     wl::loadShippedFont();
     const QString path = QString::fromStdString(call.output);
-    const wl::Bench bench = inch ? wl::Bench::Inch.withFractions(true) : wl::Bench::Metric;
-    if (auto error = templates ? wl::writeTemplates(*design, path)
-                               : wl::writeBenchSheet(*design, path,
-                                                     {bench, wl::starterShelf().drills(bench)})) {
+    const wl::Bench bench = wish.inch ? wl::Bench::Inch.withFractions(true) : wl::Bench::Metric;
+    wl::SheetBench paper{bench, wl::starterShelf().drills(bench)};
+    paper.paper = wish.letter ? wl::Paper::Letter : wl::Paper::A4;
+    const wl::SolidWish solid{wish.solid == "halves"  ? wl::SolidKind::Halves
+                              : wish.solid == "mould" ? wl::SolidKind::Mould
+                                                      : wl::SolidKind::Whole,
+                              wish.holes};
+    const bool drawn = wish.templates && !path.endsWith(QLatin1String(".pdf"), Qt::CaseInsensitive);
+    if (auto error = drawn ? wl::writeTemplates(*design, path, solid)
+                           : wl::writeBenchSheet(*design, path, paper)) {
         return fail(*error);
     }
     return kDone;
@@ -86,7 +101,7 @@ int run(int argc, char** argv) {
 
     Call call;
     std::string name;
-    bool asJson = false, inch = false, ofAnswers = false;
+    bool asJson = false, ofAnswers = false;
     const auto forDesign = [&](CLI::App* command) {
         command->add_option("FILE", call.file, "Design file")->required();
         return command;
@@ -174,13 +189,24 @@ int run(int argc, char** argv) {
     CLI::App* sheetCommand =
         forDesign(app.add_subcommand("sheet", "The bench sheet as a true-scale PDF"));
     sheetCommand->add_option("-o,--output", call.output, "PDF to write")->required();
-    sheetCommand->add_flag("--inch", inch, "Inches and ounces");
+    SheetCall wish;
+    const auto forPaper = [&wish](CLI::App* command) {
+        command->add_flag("--inch", wish.inch, "Inches and ounces");
+        command->add_flag("--letter", wish.letter, "Letter paper instead of A4");
+    };
+    forPaper(sheetCommand);
     CLI::App* exportCommand = forDesign(
         app.add_subcommand("export",
-                           "The templates at true scale as SVG or DXF, or the body's pieces "
-                           "as an STL solid without their holes; in millimetres"));
-    exportCommand->add_option("-o,--output", call.output, "File to write: .svg, .dxf or .stl")
+                           "The bench sheet (PDF), the templates at true scale (SVG, DXF), or "
+                           "the pieces, their halves or a mould as solids (STL, 3MF); in "
+                           "millimetres"));
+    exportCommand
+        ->add_option("-o,--output", call.output, "File to write: .pdf, .svg, .dxf, .stl or .3mf")
         ->required();
+    exportCommand->add_option("--solid", wish.solid, "Of a solid: whole, halves or mould")
+        ->check(CLI::IsMember({"whole", "halves", "mould"}));
+    exportCommand->add_flag("--holes", wish.holes, "Solids with all that is drilled and cut");
+    forPaper(exportCommand);
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
     demoCommand
         ->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")
@@ -204,10 +230,11 @@ int run(int argc, char** argv) {
         return report(call, asJson);
     }
     if (sheetCommand->parsed()) {
-        return sheet(call, inch, false, argv);
+        return sheet(call, wish, argv);
     }
     if (exportCommand->parsed()) {
-        return sheet(call, inch, true, argv);
+        wish.templates = true;
+        return sheet(call, wish, argv);
     }
     if (demoCommand->parsed()) {
         return demo(name, call);

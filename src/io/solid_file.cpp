@@ -1,5 +1,6 @@
 #include "io/solid_file.h"
 
+#include <algorithm>
 #include <array>
 #include <bit>
 #include <charconv>
@@ -217,9 +218,17 @@ Result<TriangleMesh> readSolid(std::string_view content) {
 }
 
 std::string stlOf(const std::vector<const TriangleMesh*>& solids) {
+    // What single precision draws together to nothing is left out: its neighbours then meet.
+    const auto there = [](const TriangleMesh& mesh, const std::array<int, 3>& t) {
+        const auto corner = [&](size_t k) {
+            return Eigen::Vector3f(mesh.vertices_m[size_t(t[k])].cast<float>());
+        };
+        return corner(0) != corner(1) && corner(1) != corner(2) && corner(2) != corner(0);
+    };
     size_t count = 0;
     for (const TriangleMesh* mesh : solids) {
-        count += mesh->triangles.size();
+        count += size_t(std::count_if(mesh->triangles.begin(), mesh->triangles.end(),
+                                      [&](const auto& t) { return there(*mesh, t); }));
     }
     std::string out(kStlHeader - 4, ' ');  // nothing that reads as the "solid" of a text file
     const auto put = [&out](std::uint32_t w) {
@@ -235,10 +244,12 @@ std::string stlOf(const std::vector<const TriangleMesh*>& solids) {
     put(std::uint32_t(count));
     for (const TriangleMesh* mesh : solids) {
         for (const auto& t : mesh->triangles) {
+            if (!there(*mesh, t)) {
+                continue;
+            }
             std::array<Eigen::Vector3d, 3> corners;
             for (size_t k = 0; k < 3; ++k) {
-                const Eigen::Vector3d& v = mesh->vertices_m[size_t(t[2 - k])];
-                corners[k] = 1e3 * Eigen::Vector3d(v.x(), -v.y(), v.z());
+                corners[k] = mesh->vertices_m[size_t(t[k])];
             }
             const Eigen::Vector3d normal = (corners[1] - corners[0]).cross(corners[2] - corners[0]);
             putPlace(normal.norm() > 0 ? Eigen::Vector3d(normal.normalized())

@@ -22,9 +22,8 @@ Result<TriangleMesh> readSolid(std::string_view content);
 /// Errors: "file.cannot_open", "file.too_large" and those of readSolid.
 Result<TriangleMesh> loadSolid(const std::filesystem::path& path);
 
-/// Solids of the body frame as one binary STL in millimetres. Files are right-handed, the body
-/// frame (x aft, y to port, z up) is not: in the file x is aft, y to starboard, z up, so that what
-/// is on the left of the bait stays there; read back and `oriented`, it is the same solid.
+/// Solids as one binary STL, as they stand: in a file's millimetres and right-handed frame
+/// (solid/bait_solids.h), counter-clockwise from outside. A triangle without an area has no normal.
 std::string stlOf(const std::vector<const TriangleMesh*>& solids);
 
 }  // namespace wl

@@ -7,8 +7,10 @@
 #include "session/words.h"
 #include "sheet/bench_sheet.h"
 #include "sheet/drawing_paint.h"
+#include "sheet/hole_table.h"
 #include "sheet/making_page.h"
 #include "sheet/sheet_paper.h"
+#include "sheet/template_pages.h"
 
 namespace wl {
 namespace {
@@ -27,7 +29,8 @@ class Sheet : public SheetPaper {
 
   private:
     void sideTemplate(const QPointF& nose);
-    void stationTable(const QRectF& box);
+    double stationTable(const QPointF& at);
+    void overPages();
     void lipTemplate(const QPointF& at);
 
     const Design& design_;
@@ -59,7 +62,7 @@ void Sheet::sideTemplate(const QPointF& nose) {
     text({nose.x(), below + 0.5, mm(L), 4}, length(L), 3, false, Qt::AlignCenter);
 }
 
-void Sheet::stationTable(const QRectF& box) {
+double Sheet::stationTable(const QPointF& at) {
     std::vector<QStringList> rows;
     for (size_t i = 0; i < d_.shape->curves.knots().size(); ++i) {
         const Section s = d_.shape->curves.at(d_.shape->curves.knots()[i]);
@@ -67,52 +70,62 @@ void Sheet::stationTable(const QRectF& box) {
                         length(s.belly_m, false), length(2 * s.halfWidth_m, false)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
-    table(box.topLeft(), tr("Stations, %1 from nose and axis").arg(unit),
-          {tr("no."), tr("place"), tr("back"), tr("belly"), tr("width")}, rows,
-          {10, 16, 16, 16, 16});
+    return table(at, tr("Stations, %1 from nose and axis").arg(unit),
+                 {tr("no."), tr("place"), tr("back"), tr("belly"), tr("width")}, rows,
+                 {10, 16, 16, 16, 16});
 }
 
 void Sheet::templates() {
-    beginPage(tr("Bench sheet 1: templates, true scale"));
-    const int first = page();
+    const double L = mm(d_.shape->sizes.length_m), tall = mm(d_.shape->sizes.maxHeight_m);
+    const double wide = mm(d_.shape->sizes.maxWidth_m);
     const double ahead =
         design_.lip.present
             ? std::max(8.0, -mm(design_.lip.slotX_m +
                                 lipDirection(design_.lip).x() * design_.lip.length_m) +
                                 28)
             : 12.0;
-    const double tall = mm(d_.shape->sizes.maxHeight_m);
     const QPointF sideNose(ahead,
                            26 + 0.5 * tall + mm(std::max(0.0, d_.shape->solid.centroid_m.z())));
-    text({0, 10, 120, 5}, tr("Side template"), 3.4, true);
-    sideTemplate(sideNose);
-    const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * mm(d_.shape->sizes.maxWidth_m);
-    text({0, topY - 0.5 * mm(d_.shape->sizes.maxWidth_m) - 8, 120, 5}, tr("Top template"), 3.4,
-         true);
-    paintDrawing(painter(), drawBait(design_, d_, levelFrame(DrawnView::Top), DrawnFor::Bench),
-                 {ahead, topY}, 1.0, benchStyle());
-    stationTable(QRectF(std::max(ahead + mm(d_.shape->sizes.length_m) + 14, size_.width() - 80), 12,
-                        76, 100));
-    goToPage(first);
-    std::vector<QStringList> rows;
-    for (size_t i = 0; i < design_.bores.size(); ++i) {
-        const Bore& b = design_.bores[i];
-        rows.push_back({QStringLiteral("%1  %2")
-                            .arg(QString::fromStdString(boreLetter(i)))
-                            .arg(QString::fromStdString(b.name)),
-                        b.from == BoreFrom::Belly ? tr("belly") : tr("back"), length(b.x_m, false),
-                        length(b.y_m, false), length(b.diameter_m, false), bit(b.diameter_m),
-                        length(b.depth_m, false), q(Quantity::Angle, b.lean_rad)});
+    const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * wide;
+    constexpr double kBehind_mm = 8.0, kStations_mm = 76.0;
+    double y = kTop_mm;
+    if (ahead + L + kBehind_mm > size_.width() || topY + 0.5 * wide + 4 > bottom()) {
+        overPages();
+        beginPage(tr("Bench sheet 1: stations and holes"));
+        y = stationTable({0, y}) + 2;
+    } else {
+        beginPage(tr("Bench sheet 1: templates, true scale"));
+        text({0, 10, 120, 5}, tr("Side template"), 3.4, true);
+        sideTemplate(sideNose);
+        text({0, topY - 0.5 * wide - 8, 120, 5}, tr("Top template"), 3.4, true);
+        paintDrawing(painter(), drawBait(design_, d_, levelFrame(DrawnView::Top), DrawnFor::Bench),
+                     {ahead, topY}, 1.0, benchStyle());
+        y = topY + 0.5 * wide + 8;
+        const int first = page();
+        const double right = ahead + L + 14;
+        if (right + kStations_mm <= size_.width()) {
+            stationTable({std::max(right, size_.width() - 80), 12});
+            goToPage(first);
+        } else {
+            y = stationTable({0, y}) + 2;
+        }
     }
-    const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
-    table({0, topY + 0.5 * mm(d_.shape->sizes.maxWidth_m) + 8},
-          tr("Drill table, %1; places from the nose tip, port is +, depth along the drill from the "
-             "skin, "
-             "flat bottom")
-              .arg(unit),
-          {tr("hole"), tr("from"), tr("place"), tr("off centre"), tr("diameter"), tr("bit"),
-           tr("depth"), tr("lean aft")},
-          rows, {44, 16, 18, 20, 18, 38, 16, 18});
+    holeTable(*this, {0, y}, design_, d_);
+}
+
+// Too long for one page: both views on as many as it takes, to be joined.
+void Sheet::overPages() {
+    constexpr double kViewsApart_mm = 14.0;
+    Drawing both = drawBait(design_, d_, levelFrame(DrawnView::Side), DrawnFor::Bench);
+    Drawing top = drawBait(design_, d_, levelFrame(DrawnView::Top), DrawnFor::Bench);
+    const double down = extent_mm(both)[1] - kViewsApart_mm - extent_mm(top)[3];
+    for (Primitive& p : top) {
+        for (Eigen::Vector2d& q : p.points_mm) {
+            q.y() += down;
+        }
+    }
+    both.insert(both.end(), top.begin(), top.end());
+    tiledTemplate(*this, tr("Bench sheet 1: side and top template"), both);
 }
 
 void Sheet::lipTemplate(const QPointF& at) {
@@ -241,6 +254,7 @@ void walk(Sheet& sheet, const Design& design, const Derived& derived) {
         sheet.beginPage(tr("Bench sheet 3: joints, holes, wire, making"));
         paintMakingPage(sheet, design, derived);
     }
+    flatTemplatePages(sheet, tr("Bench sheet 4: templates to cut out"), design, derived);
 }
 
 }  // namespace

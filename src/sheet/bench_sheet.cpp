@@ -12,7 +12,6 @@
 #include "io/design_code.h"
 #include "io/design_file.h"
 #include "io/pdf_design.h"
-#include "io/solid_file.h"
 #include "io/whole_file.h"
 #include "session/words.h"
 #include "sheet/drawing_file.h"
@@ -60,16 +59,8 @@ QString sheetMark(const Design& design) {
              QLocale().toString(QDate::currentDate(), QLocale::ShortFormat));
 }
 
-QPageSize benchPageSize(const Derived& derived) {
-    // The lip stands ahead of the nose; the station table needs its place behind the tail.
-    const double wanted_mm =
-        SheetPaper::mm(derived.shape->sizes.length_m) + (derived.mass->lip.area_m2 > 0 ? 140 : 112);
-    for (const auto id : {QPageSize::A4, QPageSize::A3, QPageSize::A2}) {
-        if (wanted_mm <= QPageSize(id).size(QPageSize::Millimeter).height() - 2 * kMargin_mm) {
-            return QPageSize(id);
-        }
-    }
-    return QPageSize(QPageSize::A1);
+QPageSize benchPageSize(Paper paper) {
+    return QPageSize(paper == Paper::Letter ? QPageSize::Letter : QPageSize::A4);
 }
 
 void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Derived& derived,
@@ -91,27 +82,27 @@ void paintBenchSheet(QPagedPaintDevice& device, const Design& design, const Deri
     }
 }
 
-std::optional<Error> writeTemplates(const Design& design, const QString& path) {
+std::optional<Error> writeTemplates(const Design& design, const QString& path,
+                                    const SolidWish& wish, std::stop_token stop,
+                                    const SolidTold& told) {
     const QFileInfo file(path);
-    const QString ending = file.suffix().toLower();
-    const bool svg = ending == QLatin1String("svg"), stl = ending == QLatin1String("stl");
-    if (!svg && !stl && ending != QLatin1String("dxf")) {
+    const std::string ending = file.suffix().toLower().toStdString();
+    const bool svg = ending == "svg", solid = ending == "stl" || ending == "3mf";
+    if (!svg && !solid && ending != "dxf") {
         return Error{"export.unknown_ending", "", {file.fileName().toStdString()}, {}};
     }
     const Result<Derived> derived = evaluate(design);
     if (!derived) {
         return derived.error();
     }
-    if (stl) {
-        std::vector<const TriangleMesh*> solids;
-        for (const BodyPart& part : derived->shape->parts) {
-            solids.push_back(&part.mesh);
+    const auto bytesOf = [&]() -> Result<std::string> {
+        if (solid) {
+            return solidFileOf(design, *derived, wish, ending, stop, told);
         }
-        return writeWholeFile(path.toStdU16String(), stlOf(solids));
-    }
-    const Drawing drawing = drawTemplates(design, *derived);
-    const Result<std::string> bytes =
-        svg ? Result<std::string>(svgOf(drawing, design.name)) : dxfOf(drawing);
+        const Drawing drawing = drawTemplates(design, *derived);
+        return svg ? Result<std::string>(svgOf(drawing, design.name)) : dxfOf(drawing);
+    };
+    const Result<std::string> bytes = bytesOf();
     if (!bytes) {
         return bytes.error();
     }
@@ -121,9 +112,9 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path) {
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
                                      const SheetBench& bench) {
     const QFileInfo file(path);
-    if (const QString ending = file.suffix().toLower(); ending == QLatin1String("svg") ||
-                                                        ending == QLatin1String("dxf") ||
-                                                        ending == QLatin1String("stl")) {
+    if (const QString ending = file.suffix().toLower();
+        ending == QLatin1String("svg") || ending == QLatin1String("dxf") ||
+        ending == QLatin1String("stl") || ending == QLatin1String("3mf")) {
         return Error{"export.sheet_is_pdf", "", {file.fileName().toStdString()}, {}};
     }
     const Result<Derived> derived = evaluate(design);
@@ -141,7 +132,7 @@ std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
         writer.addFileAttachment(QString::fromLatin1(kAttachedDesign),
                                  QByteArray(text.data(), qsizetype(text.size())),
                                  QStringLiteral("application/json"));
-        writer.setPageLayout(QPageLayout(benchPageSize(*derived), QPageLayout::Landscape,
+        writer.setPageLayout(QPageLayout(benchPageSize(bench.paper), QPageLayout::Landscape,
                                          QMarginsF(kMargin_mm, kMargin_mm, kMargin_mm, kMargin_mm),
                                          QPageLayout::Millimeter));
         paintBenchSheet(writer, design, *derived, bench);

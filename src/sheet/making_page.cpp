@@ -9,10 +9,6 @@
 namespace wl {
 namespace {
 
-double mm(double metres) {
-    return SheetPaper::mm(metres);
-}
-
 double jointTable(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
     std::vector<QStringList> rows;
     for (size_t i = 0; i < design.joints.size(); ++i) {
@@ -33,30 +29,27 @@ double jointTable(SheetPaper& s, const QPointF& at, const Design& design, const 
                         pocket,
                         QStringLiteral("±") + s.q(Quantity::Angle, cut.opening.opening_rad)});
     }
-    return s.table(at, tr("Joints; places from the nose, pocket wide × high × deep"),
-                   {tr("joint"), tr("cut at"), tr("gap"), tr("bevel ahead"), tr("behind"),
-                    tr("pin at"), tr("pin"), tr("pocket"), tr("opens")},
-                   rows, {24, 16, 12, 20, 16, 16, 22, 40, 18});
+    return s.table(
+        at, tr("Joints; places from the nose, bevels to set the jig to, pocket wide × high × deep"),
+        {tr("joint"), tr("cut at"), tr("gap"), tr("bevel ahead"), tr("behind"), tr("pin at"),
+         tr("pin"), tr("pocket"), tr("opens")},
+        rows, {24, 16, 12, 20, 16, 16, 22, 40, 18});
 }
 
-double holeTable(SheetPaper& s, const QPointF& at, const Design& design) {
-    const QString from[] = {tr("belly"), tr("back"), tr("side"), tr("nose"), tr("tail")};
+// What a hinge takes of wire and eyes, joint by joint.
+double hingeTable(SheetPaper& s, const QPointF& at, const Design& design) {
     std::vector<QStringList> rows;
-    for (const Feature& f : design.features) {
-        const bool round = f.kind == FeatureKind::EyeSocket || f.kind == FeatureKind::PilotHole;
-        rows.push_back(
-            {QString::fromStdString(f.name) + (f.mirrored ? QStringLiteral(" ×2") : QString()),
-             from[int(f.from)], s.length(f.x_m, false), s.length(f.y_m, false),
-             s.length(f.z_m, false),
-             round ? QStringLiteral("⌀ ") + s.length(f.diameter_m, false)
-                   : QStringLiteral("%1 × %2").arg(s.length(f.length_m, false),
-                                                   s.length(f.width_m, false)),
-             round ? s.bit(f.diameter_m) : QStringLiteral("–"), s.length(f.depth_m, false)});
+    for (const Joint& j : design.joints) {
+        const bool pin = j.kind == HingeKind::Pin;
+        rows.push_back({QString::fromStdString(j.name), pin ? tr("pin") : tr("linked eyes"),
+                        pin ? s.q(Quantity::Thickness, j.pinDiameter_m) : QStringLiteral("–"),
+                        pin ? s.length(j.pinLength_m) : QStringLiteral("–"),
+                        s.q(Quantity::Thickness, j.play_m),
+                        s.q(Quantity::Mass, j.weighedMass_kg.value_or(j.typicalMass_kg))});
     }
-    return s.table(at, tr("Sockets, slots and holes; aft, port, up"),
-                   {tr("hole"), tr("from"), tr("aft"), tr("port"), tr("up"), tr("size"), tr("bit"),
-                    tr("deep")},
-                   rows, {34, 16, 16, 16, 16, 26, 38, 16});
+    return s.table(at, tr("Hinges to cut; the pin turns freely and does not rattle"),
+                   {tr("joint"), tr("hinge"), tr("wire"), tr("cut"), tr("play"), tr("weighs")},
+                   rows, {30, 26, 22, 22, 20, 22});
 }
 
 double wireTable(SheetPaper& s, const QPointF& at, const Derived& d) {
@@ -104,32 +97,15 @@ double pieceTable(SheetPaper& s, const QPointF& at, const Derived& d) {
                    {tr("piece"), tr("weighs"), tr("alone")}, rows, {40, 26, 30});
 }
 
-double lathePage(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
-    const double high = mm(0.5 * d.shape->sizes.maxHeight_m);
-    const double top = s.room(at.y(), 9 + high + 6);
-    QPainter& p = s.painter();
-    s.text({at.x(), top, 120, 5}, tr("Half template, true scale"), 3.4, true);
-    const QPointF nose(at.x() + 4, top + 9 + high);
-    QPolygonF edge;
-    for (int i = 0; i <= 160; ++i) {
-        const Section section = d.shape->curves.at(i / 160.0);
-        edge << nose + QPointF(mm(section.x_m), -mm(0.5 * (section.back_m - section.belly_m)));
-    }
-    p.setBrush(Qt::NoBrush);
-    p.setPen(SheetPaper::line(0.4));
-    p.drawPolyline(edge);
-    p.drawLine(nose, nose + QPointF(mm(d.shape->sizes.length_m), 0));
+double latheTable(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
     std::vector<QStringList> rows;
     for (const double knot : d.shape->curves.knots()) {
         const Section section = d.shape->curves.at(knot);
-        const double radius = 0.5 * (section.back_m - section.belly_m);
-        p.setPen(SheetPaper::line(0.12));
-        p.drawLine(nose + QPointF(mm(section.x_m), 0),
-                   nose + QPointF(mm(section.x_m), -mm(radius)));
-        rows.push_back({s.length(section.x_m, false), s.length(2 * radius, false)});
+        rows.push_back(
+            {s.length(section.x_m, false), s.length(section.back_m - section.belly_m, false)});
     }
     const RoundBlank& blank = design.pieces.front().stock.blank;
-    return s.table({at.x(), nose.y() + 6},
+    return s.table(at,
                    tr("Diameters; blank %1 × %2 at %3")
                        .arg(s.length(blank.diameter_m), s.length(blank.length_m),
                             s.q(Quantity::Mass, blank.mass_kg)),
@@ -201,26 +177,6 @@ double buildUpTable(SheetPaper& s, const QPointF& at, const Design& design, cons
                    rows, {34, 18, 16, 16, 16, 40, 22});
 }
 
-// Every sheet's outline on its middle, one under the other.
-double layerOutlines(SheetPaper& s, const QPointF& at, const Design& design, const Derived& d) {
-    s.text({at.x(), at.y(), 120, 5}, tr("Sheets, starboard first, true scale"), 3.4, true);
-    double top = at.y() + 8;
-    for (size_t k = 0; k < design.make.layers.size(); ++k) {
-        const Layer& layer = design.make.layers[k];
-        const Drawing face = drawSheet(design, d, k);
-        const QRectF box = boxOf(face);
-        top = s.room(top, box.height());
-        paintDrawing(s.painter(), face, {at.x() + 4, top - box.top()}, 1.0, benchStyle());
-        s.text({at.x() + 10 + mm(d.shape->sizes.length_m), top, 60, 4},
-               tr("%1  %2, %3 thick")
-                   .arg(k + 1)
-                   .arg(QString::fromStdString(layer.material), s.length(layer.thickness_m)),
-               2.6);
-        top += box.height() + 4;
-    }
-    return top;
-}
-
 }  // namespace
 
 bool hasMakingPage(const Design& design) {
@@ -233,12 +189,10 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
     double y = SheetPaper::kTop_mm;
     if (!design.joints.empty()) {
         y = jointTable(s, {0, y}, design, d) + 2;
+        y = hingeTable(s, {0, y}, design) + 2;
     }
     if (!d.rest->alone.empty()) {
         y = pieceTable(s, {0, y}, d) + 2;
-    }
-    if (!design.features.empty()) {
-        y = holeTable(s, {0, y}, design) + 2;
     }
     if (!d.mass->wire.bends.empty()) {
         y = wireTable(s, {0, y}, d) + 2;
@@ -254,10 +208,7 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
     }
     switch (design.make.kind) {
         case MakeKind::Turned:
-            lathePage(s, {0, y}, design, d);
-            break;
-        case MakeKind::Layered:
-            layerOutlines(s, {0, y}, design, d);
+            latheTable(s, {0, y}, design, d);
             break;
         case MakeKind::Cast: {
             const ResinMix& mix = design.make.mix;
@@ -281,6 +232,7 @@ void paintMakingPage(SheetPaper& s, const Design& design, const Derived& d) {
             break;
         }
         case MakeKind::Carved:
+        case MakeKind::Layered:
             break;
     }
 }

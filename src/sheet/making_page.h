@@ -9,9 +9,9 @@ namespace wl {
 /// True when there is something to put on it.
 bool hasMakingPage(const Design& design);
 
-/// From the top of the page begun: joint table, hole table, masses of the pieces; the half template
-/// and diameters of a turned body; the outline of every sheet of a layered one, at true scale; the
-/// mix of a cast one.
+/// From the top of the page begun: tables of joints and hinges, masses of the pieces, wire, rattles
+/// and putty; weights from the side with their outlines; the diameters of a turned body, the mix of
+/// a cast one.
 void paintMakingPage(SheetPaper& paper, const Design& design, const Derived& derived);
 
 }  // namespace wl

@@ -10,11 +10,15 @@
 
 namespace wl {
 
+/// What lies in the printer.
+enum class Paper { A4, Letter };
+
 struct SheetBench {
     SheetBench(Bench units, std::vector<DrillBit> bits = {})
         : bench(units), drills(std::move(bits)) {}
     Bench bench;
     std::vector<DrillBit> drills;  ///< the set at hand; empty: no bit is named
+    Paper paper = Paper::A4;
     QString mark;  ///< by which the design is found again, in the foot of every page
 };
 

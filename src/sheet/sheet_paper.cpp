@@ -108,7 +108,10 @@ double SheetPaper::table(const QPointF& at, const QString& title, const QStringL
     double y = room(at.y(), kTitle + (head.isEmpty() ? 1 : 2) * kRow);
     auto put = [&](const QStringList& cells, bool strong) {
         double x = at.x();
-        for (int i = 0; i < cells.size() && i < int(widths.size()); ++i) {
+        if (cells.size() == 1 && widths.size() > 1) {  // a line of words between rows
+            text({x + 0.8, y, total - 1.2, kRow}, cells[0], 2.7, true);
+        }
+        for (int i = 0; cells.size() > 1 && i < cells.size() && i < int(widths.size()); ++i) {
             text({x + 0.8, y, widths[size_t(i)] - 1.2, kRow}, cells[i], 2.7, strong,
                  (i == 0 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter);
             x += widths[size_t(i)];

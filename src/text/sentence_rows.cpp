@@ -32,8 +32,8 @@ constexpr SentenceRow kRows[] = {
     Row{"file.cannot_write",
         WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
     Row{"export.unknown_ending",
-        WL_TR("Templates are written as .svg or .dxf, the body as .stl: end the name "
-              "“%w1” with one of these.")},
+        WL_TR("Templates are written as .svg or .dxf, solids as .stl or .3mf: end the name “%w1” "
+              "with one of these.")},
     Row{"export.sheet_is_pdf",
         WL_TR("The bench sheet is a PDF, and “%w1” a drawing: end the name with .pdf, or save the "
               "templates instead.")},
@@ -171,6 +171,16 @@ constexpr SentenceRow kRows[] = {
     Row{"make.leaks_and_sinks",
         WL_TR("Unsealed seams let in %1 in %2, and it sinks (spare %3). Seal them.")},
     // Solids brought in, and tracing
+    Row{"solid.cannot_cut",
+        WL_TR(
+            "%w1 cannot be cut out of the solid as it is drawn: the surface passes through itself "
+            "there. Change its shape a little, or leave the holes out.")},
+    Row{"solid.stopped", WL_TR("Stopped before the solid was done.")},
+    Row{"export.three_mf", WL_TR("The 3MF file could not be put together. Save it as STL.")},
+    Row{"mould.not_cast", WL_TR("Only a cast body has copies to weigh.")},
+    Row{"mould.no_copy",
+        WL_TR(
+            "Weigh the first copy, trimmed and before any hole, and enter what the scale reads.")},
     Row{"solid.not_a_solid", WL_TR("This is neither STL nor OBJ with faces in it.")},
     Row{"solid.cut_short", WL_TR("The file ends before its solid does. Export it again.")},
     Row{"solid.bad_number", WL_TR("The file holds a corner that is no place, at entry %1.")},

@@ -6,13 +6,16 @@
 #include <catch2/catch.hpp>
 #include <random>
 
+#include "core/plan/size_series.h"
 #include "io/design_code.h"
 #include "io/design_file.h"
 #include "io/pdf_design.h"
 #include "io/shelf.h"
 #include "opened.h"
 #include "sheet/bench_sheet.h"
+#include "support/random_bait.h"
 #include "support/sample_bait.h"
+#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -207,10 +210,10 @@ TEST_CASE(
     // No page is left empty, and nothing is printed below the foot of one: each page's bars are
     // there and the tables end above them.
     const Derived derived = evaluated(d);
-    CHECK(
-        words.count("measure this bar") ==
-        benchPages(benchPageSize(derived).size(QPageSize::Millimeter).transposed() - QSizeF(20, 20),
-                   d, derived));
+    CHECK(words.count("measure this bar") ==
+          benchPages(
+              benchPageSize(Paper::A4).size(QPageSize::Millimeter).transposed() - QSizeF(20, 20), d,
+              derived));
 }
 
 TEST_CASE("the drill table names the bit of the maker's own set, and what it is off by") {
@@ -242,4 +245,153 @@ TEST_CASE("a sheet that cannot be made says why") {
     CHECK(writeBenchSheet(crossing, folder.filePath("x.pdf"), Bench::Inch)->code ==
           "body.profiles_cross");
     CHECK(benchCautions(demoDesign()).join(' ').contains("local rules"));
+}
+
+TEST_CASE("at 300 dpi the bar, the length and every bore stand within a tenth of a millimetre") {
+    QTemporaryDir folder;
+    Design d = demoDesign();
+    d.fittings.clear();
+    d.features.clear();
+    d.lip.present = false;
+    d.tie = {TiePlace::Body, 0.041, 0.0};
+    const std::vector<Bore> bores = d.bores;
+    const auto page = [&](const char* name) {
+        const QString pdf = folder.filePath(QLatin1String(name));
+        REQUIRE_FALSE(writeBenchSheet(d, pdf, Bench::Metric));
+        QProcess render;
+        render.start("pdftoppm", {"-r", "300", "-f", "1", "-l", "1", "-gray", "-png", pdf, pdf});
+        REQUIRE(render.waitForFinished(60000));
+        const QImage image(pdf + "-1.png");
+        REQUIRE_FALSE(image.isNull());
+        return image.convertToFormat(QImage::Format_Grayscale8);
+    };
+    constexpr double kMm = 25.4 / 300;
+    // Ink weighed by its darkness: an edge is found to a part of a dot.
+    const auto edges = [](const QImage& image, const QRect& box, bool along) {
+        std::vector<double> ink;
+        for (int i = along ? box.left() : box.top(); i <= (along ? box.right() : box.bottom());
+             ++i) {
+            int darkest = 255;
+            for (int k = along ? box.top() : box.left(); k <= (along ? box.bottom() : box.right());
+                 ++k) {
+                darkest = std::min(darkest, qGray(along ? image.pixel(i, k) : image.pixel(k, i)));
+            }
+            ink.push_back(1 - darkest / 255.0);
+        }
+        size_t first = 0, last = ink.size() - 1;
+        while (first < ink.size() && ink[first] < 0.3) {
+            ++first;
+        }
+        while (last > 0 && ink[last] < 0.3) {
+            --last;
+        }
+        return std::pair(double(first) + (along ? box.left() : box.top()),
+                         double(last) + 1 + (along ? box.left() : box.top()));
+    };
+    d.bores.clear();
+    const QImage bare = page("bare.pdf");
+    const int barY = int((10 + 190 - 7) / kMm);
+    const auto bar = edges(bare, QRect(int(11 / kMm), barY - 1, int(106 / kMm), 3), true);
+    CHECK((bar.second - bar.first) * kMm == Approx(100).margin(0.1 + 0.35));  // and its last tick
+    for (size_t i = 0; i < bores.size(); ++i) {
+        d.bores = {bores[i]};
+        d.bores[0].lean_rad = 0;
+        const QImage with = page("with.pdf");
+        // What one bore adds to the view from above: its circle.
+        const Derived derived = evaluated(d);
+        const double tall = 1000 * derived.shape->sizes.maxHeight_m;
+        const double wide = 1000 * derived.shape->sizes.maxWidth_m;
+        const double sideY =
+            26 + 0.5 * tall + 1000 * std::max(0.0, derived.shape->solid.centroid_m.z());
+        const double topY = sideY + 0.62 * tall + 22 + 0.5 * wide;
+        QRect all;
+        for (int y = int((10 + topY - 0.5 * wide - 1) / kMm);
+             y < int((10 + topY + 0.5 * wide + 1) / kMm); ++y) {
+            for (int x = 0; x < with.width(); ++x) {
+                if (qGray(with.pixel(x, y)) < qGray(bare.pixel(x, y)) - 60) {
+                    all |= QRect(x, y, 1, 1);
+                }
+            }
+        }
+        // Against the centre line drawn from 8 mm ahead of the nose.
+        const int middleY = int((10 + topY) / kMm);
+        const auto start = edges(bare, QRect(int(11 / kMm), middleY - 4, int(60 / kMm), 9), true);
+        const auto line = edges(bare, QRect(int((10 + 12 - 6) / kMm), middleY - 20, 20, 41), false);
+        const double aft = ((all.left() + all.right() + 1) * 0.5 - start.first) * kMm - 8;
+        const double port =
+            ((all.top() + all.bottom() + 1) * 0.5 - 0.5 * (line.first + line.second)) * kMm;
+        CHECK(aft == Approx(1000 * bores[i].x_m).margin(0.1));
+        CHECK(port == Approx(1000 * bores[i].y_m).margin(0.1));
+        CHECK(all.width() * kMm == Approx(1000 * bores[i].diameter_m).margin(0.35));
+    }
+}
+
+TEST_CASE("a bait too long for the paper goes over several pages, crosses in common") {
+    QTemporaryDir folder;
+    const Design d = scaledDesign(demoNamed("glide-bait"), 0.43);
+    for (const Paper paper : {Paper::A4, Paper::Letter}) {
+        SheetBench bench{Bench::Metric};
+        bench.paper = paper;
+        const QString pdf = folder.filePath("long.pdf");
+        REQUIRE_FALSE(writeBenchSheet(d, pdf, bench));
+        QProcess text;
+        text.start("pdftotext", {"-layout", pdf, "-"});
+        REQUIRE(text.waitForFinished(60000));
+        const QString words = QString::fromUtf8(text.readAllStandardOutput());
+        CHECK(words.contains("part 2 of 2"));
+        CHECK(words.contains("lay cross on cross"));
+        CHECK(words.contains("Stations"));
+    }
+}
+
+TEST_CASE("nothing leaves the page and no page is left out, for baits with all they may have") {
+    Dice dice(60);
+    const int baits = kThorough ? 200 : 20;
+    for (int i = 0; i < baits; ++i) {
+        Design d = randomDesign(dice);
+        // Up to the most parts allowed.
+        const int times = dice.upTo(3);
+        for (int k = 0; k < times * 6 && d.fittings.size() < 60; ++k) {
+            d.fittings.push_back(d.fittings.front());
+            d.fittings.back().name = "part with a long name " + std::to_string(k);
+        }
+        while (!d.bores.empty() && int(d.bores.size()) < 5 * times) {
+            d.bores.push_back(d.bores.front());
+        }
+        d.building.baits = 1 + dice.upTo(30);
+        const auto derived = evaluate(d);
+        if (!derived) {
+            continue;
+        }
+        const QSizeF inside = i % 2 == 0 ? QSizeF(277, 190) : QSizeF(259.4, 195.9);
+        const int pages = benchPages(inside, d, *derived);
+        INFO("bait " << i);
+        CHECK(pages >= 3);
+        CHECK(pages <= 14);
+        if (i % 10 != 0) {
+            continue;
+        }
+        for (int page = 0; page < pages; ++page) {
+            // A margin of 5 mm round the printable room stays white.
+            constexpr double kDots = 3, kMargin = 5;
+            QImage paper(int((inside.width() + 2 * kMargin) * kDots),
+                         int((inside.height() + 2 * kMargin) * kDots), QImage::Format_RGB32);
+            paper.fill(Qt::white);
+            QPainter painter(&paper);
+            painter.scale(kDots, kDots);
+            painter.translate(kMargin, kMargin);
+            paintBenchPage(painter, page, inside, d, *derived, Bench::Metric);
+            painter.end();
+            int out = 0;
+            for (int y = 0; y < paper.height(); ++y) {
+                for (int x = 0; x < paper.width(); ++x) {
+                    const bool margin = x < (kMargin - 1) * kDots || y < (kMargin - 1) * kDots ||
+                                        x > paper.width() - (kMargin - 1) * kDots ||
+                                        y > paper.height() - (kMargin - 1) * kDots;
+                    out += margin && qGray(paper.pixel(x, y)) < 200 ? 1 : 0;
+                }
+            }
+            CHECK(out == 0);
+        }
+    }
 }

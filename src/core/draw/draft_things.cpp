@@ -102,6 +102,9 @@ void draftCut(Drafting& d, const CutTool& tool) {
     if (tool.round && std::abs(tool.inward[d.frame.sightAxis()]) > kStraight) {
         d.disc(DrawnLayer::Cuts, stroke, d.at(tool.mouth_m), 2000.0 * tool.halfAlong_m,
                Fill::Hollow);
+        if (d.bench()) {  // pricked through, the template turns over on it
+            d.mark(DrawnShape::CrossMark, DrawnLayer::Cuts, d.at(tool.mouth_m));
+        }
     } else {
         d.path(DrawnLayer::Cuts, stroke, toolOnPaper(d, tool), Fill::Hollow);
     }

@@ -22,14 +22,14 @@ std::string boreLetter(size_t index);
 /// is down), hole, bend, tie. Empty without a lip.
 Drawing drawFlatLip(const Design& design);
 
-/// The face of one sheet, from 0 at starboard, with the cavities cut into it; places as from port.
+/// The face of one sheet, from 0 at starboard, with the cavities cut into it and the two register
+/// holes beyond nose and tail; places as from port.
 Drawing drawSheet(const Design& design, const Derived& derived, size_t sheet);
 
 /// An outline of its own round (0, 0), as looked at from that flank.
 Drawing drawOutline(const std::vector<OutlinePoint>& outline, Flank from);
 
-/// All templates of a bait side by side: side, from above, the lip flat, sheets, outlines of
-/// weights.
+/// All templates of a bait one under the other: side, from above, and the flat ones.
 Drawing drawTemplates(const Design& design, const Derived& derived);
 
 /// The room a drawing's points take, mm: least x, least y, greatest x, greatest y. Zeros when

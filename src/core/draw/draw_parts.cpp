@@ -3,6 +3,7 @@
 
 #include "core/base/units.h"
 #include "core/draw/draw_bait.h"
+#include "core/draw/flat_templates.h"
 #include "core/geometry/section_strip.h"
 
 namespace wl {
@@ -96,6 +97,13 @@ Drawing drawSheet(const Design& design, const Derived& derived, size_t sheet) {
     back.insert(back.end(), belly.rbegin(), belly.rend());
     Drawing drawing;
     add(drawing, DrawnLayer::Body, Stroke::Outline, std::move(back), true);
+    // Register holes in what is cut off afterwards, the same in every sheet.
+    constexpr double kRegister_mm = 2.0, kBeyond_mm = 7.0;
+    for (const double x : {-kBeyond_mm, 1000.0 * derived.shape->sizes.length_m + kBeyond_mm}) {
+        Primitive& hole = add(drawing, DrawnLayer::Cuts, Stroke::Outline, {{x, 0}}, true);
+        hole.shape = DrawnShape::Disc;
+        hole.diameter_mm = kRegister_mm;
+    }
     for (const Cavity& c : design.make.cavities) {
         if (int(sheet) + 1 < c.layer || int(sheet) + 1 >= c.layer + c.sheets) {
             continue;
@@ -140,16 +148,8 @@ Drawing drawTemplates(const Design& design, const Derived& derived) {
     };
     below(drawBait(design, derived, levelFrame(DrawnView::Side), DrawnFor::Bench));
     below(drawBait(design, derived, levelFrame(DrawnView::Top), DrawnFor::Bench));
-    if (design.lip.present) {
-        below(drawFlatLip(design));
-    }
-    if (design.make.kind == MakeKind::Layered) {
-        for (size_t k = 0; k < design.make.layers.size(); ++k) {
-            below(drawSheet(design, derived, k));
-        }
-    }
-    for (const SideWeight& w : design.sideWeights) {
-        below(drawOutline(w.outline, w.from));
+    for (FlatTemplate& flat : flatTemplates(design, derived)) {
+        below(std::move(flat.drawing));
     }
     return all;
 }
