@@ -4,6 +4,13 @@
 <context>
     <name>wl</name>
     <message numerus="yes">
+        <source>%n step(s)</source>
+        <translation>
+            <numerusform>%n step</numerusform>
+            <numerusform>%n steps</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
         <source>%n piece(s), ±%1</source>
         <translation>
             <numerusform>%n piece, ±%1</numerusform>
@@ -114,6 +121,74 @@
         <translation>
             <numerusform>%n draw of every error (seed %1): floats %2, hangs %3, sinks %4.</numerusform>
             <numerusform>%n draws of every error (seed %1): floats %2, hangs %3, sinks %4.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::AmountsTab</name>
+    <message numerus="yes">
+        <source>%n bait(s): resin %1, filler %2</source>
+        <translation>
+            <numerusform>%n bait: resin %1, filler %2</numerusform>
+            <numerusform>%n baits: resin %1, filler %2</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n mixing(s) for all</source>
+        <translation>
+            <numerusform>One mixing for all</numerusform>
+            <numerusform>%n mixings for all</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n bait(s)</source>
+        <translation>
+            <numerusform>%n bait</numerusform>
+            <numerusform>%n baits</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::BatchStrip</name>
+    <message numerus="yes">
+        <source>%n step(s)</source>
+        <translation>
+            <numerusform>%n step</numerusform>
+            <numerusform>%n steps</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::BatchTab</name>
+    <message numerus="yes">
+        <source>▲ %n week(s) of these evenings are not enough.</source>
+        <translation>
+            <numerusform>▲ %n week of these evenings is not enough.</numerusform>
+            <numerusform>▲ %n weeks of these evenings are not enough.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation>
+            <numerusform>and %n more</numerusform>
+            <numerusform>and %n more</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n step(s) saved to %1.</source>
+        <translation>
+            <numerusform>%n step saved to %1.</numerusform>
+            <numerusform>%n steps saved to %1.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::RecipeBar</name>
+    <message numerus="yes">
+        <source>Finish “%1” kept: %n coat(s).</source>
+        <translation>
+            <numerusform>Finish “%1” kept: %n coat.</numerusform>
+            <numerusform>Finish “%1” kept: %n coats.</numerusform>
         </translation>
     </message>
 </context>

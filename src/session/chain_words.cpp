@@ -1,5 +1,6 @@
 #include "session/chain_words.h"
 
+#include <QLocale>
 #include <cmath>
 
 #include "session/sentence_text.h"

@@ -177,6 +177,13 @@ constexpr SentenceRow kRows[] = {
             "there. Change its shape a little, or leave the holes out.")},
     Row{"solid.stopped", WL_TR("Stopped before the solid was done.")},
     Row{"export.three_mf", WL_TR("The 3MF file could not be put together. Save it as STL.")},
+    Row{"builds.session_only",
+        WL_TR(
+            "What is built is kept only until the program is closed: “%w1” cannot be used (%w2).")},
+    Row{"builds.write_failed", WL_TR("That could not be written down: %w1. Nothing was changed.")},
+    Row{"finish.not_a_recipe", WL_TR("“%w1” cannot be read as a finish.")},
+    Row{"coat.not_a_colour",
+        WL_TR("“%w2” is no swatch for “%w1”: choose a colour, or type # and six digits.")},
     Row{"mould.not_cast", WL_TR("Only a cast body has copies to weigh.")},
     Row{"mould.no_copy",
         WL_TR(

@@ -75,6 +75,7 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
     connect(&bench_, &Workbench::benchChanged, this, &MainWindow::refreshTitle);
     connect(&bench_, &Workbench::placeWanted, this, &MainWindow::goTo);
     connect(&bench_, &Workbench::said, this, &MainWindow::say);
+    connect(&bench_.builds, &BuildBook::cured, this, &MainWindow::say);
     connect(&bench_, &Workbench::wayOffered, this, &MainWindow::offerWay);
     connect(&bench_.document, &Document::measuredTaken, this, &MainWindow::tellMeasured);
     connect(&bench_, &Workbench::openWanted, this, [this](const DesignPtr& design) {
@@ -83,7 +84,9 @@ MainWindow::MainWindow(const QString& recoveryFolder, QWidget* parent) : QMainWi
         }
     });
     connect(&bench_.document, &Document::designChanged, this, [this] { say({}); });
-    for (const Error& notice : bench_.shelf.notices()) {
+    std::vector<Error> notices = bench_.shelf.notices();
+    notices.insert(notices.end(), bench_.builds.notices().begin(), bench_.builds.notices().end());
+    for (const Error& notice : notices) {
         QTimer::singleShot(0, this, [this, notice] {
             say(QStringLiteral("▲ ") + sentence(notice, bench_.bench()));
         });

@@ -3,6 +3,7 @@
 #include "app/pages/pages.h"
 #include "core/aim/aim.h"
 #include "core/chain/chain_bait.h"
+#include "core/making/build_steps.h"
 #include "session/words.h"
 
 namespace wl {
@@ -124,6 +125,19 @@ QString sheetKind(const Workbench&, const Results&) {
     return tr("PDF, true scale");
 }
 
+QString stepsDone(const Workbench& bench, const Results& r) {
+    const std::vector<BuildStep> steps = buildSteps(*r.design, *r.derived);
+    const QString build = QString::fromStdString(r.design->name);
+    int done = 0;
+    for (const BuildStep& step : steps) {
+        const StepRecord record =
+            bench.builds.recordOf({build, 0, QString::fromStdString(step.key())});
+        done += record.state == StepRecord::State::Done ? 1 : 0;
+    }
+    return done == 0 ? tr("%n step(s)", nullptr, int(steps.size()))
+                     : tr("%1 of %2 done").arg(done).arg(steps.size());
+}
+
 QString testCount(const Workbench&, const Results& r) {
     const int tests = int(r.design->log.size());
     return tests == 0 ? tr("no test yet") : tr("%n test(s)", nullptr, tests);
@@ -205,6 +219,13 @@ const std::vector<StepEntry>& stepTable() {
          dash,
          nullptr,
          true},
+        {Step::Build,
+         tr("Build"),
+         makeBuildPage,
+         {"/building", "/make/mould"},
+         "build",
+         stepsDone,
+         dash},
         {Step::WaterLog,
          tr("Water log"),
          makeWaterLogPage,

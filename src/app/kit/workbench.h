@@ -8,6 +8,7 @@
 #include <QStandardPaths>
 #include <functional>
 
+#include "builds/build_book.h"
 #include "scale/scale_reader.h"
 #include "session/bait.h"
 #include "session/sentence_text.h"
@@ -30,6 +31,7 @@ enum class Step {
     Swim,
     Aim,
     BenchSheet,
+    Build,
     WaterLog
 };
 inline constexpr int kStepCount = int(Step::WaterLog) + 1;
@@ -52,7 +54,9 @@ class Workbench : public QObject {
     explicit Workbench(QObject* parent = nullptr)
         : QObject(parent),
           shelf(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
-                QStringLiteral("/shelf.sqlite")) {
+                QStringLiteral("/shelf.sqlite")),
+          builds(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
+                 QStringLiteral("/builds.sqlite")) {
         // It was drawn against the bait as it stood.
         connect(&document, &Document::designChanged, this, [this] { setDashed({}); });
     }
@@ -61,6 +65,7 @@ class Workbench : public QObject {
     Document& document = bait.document;
     Evaluator& evaluator = bait.evaluator;
     ShelfBook shelf;    ///< one for every design and window
+    BuildBook builds;   ///< what has been done of each, at the bench
     ScaleReader scale;  ///< closed until the maker connects one
     /// Pictures outside the design the maker chose or agreed to open; no other path in a design is
     /// ever opened.

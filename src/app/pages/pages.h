@@ -20,6 +20,7 @@ QWidget* makeRunPage(Workbench& bench);
 QWidget* makeSwimPage(Workbench& bench);
 QWidget* makeAimPage(Workbench& bench);
 QWidget* makeBenchSheetPage(Workbench& bench);
+QWidget* makeBuildPage(Workbench& bench);
 QWidget* makeWaterLogPage(Workbench& bench);
 
 /// Plans the lead for the present design and applies it as one undo step; says what cannot be met.

@@ -48,6 +48,24 @@ void checkChambers(const Design& design, const Derived& d, std::vector<Finding>&
     }
 }
 
+bool isColour(const std::string& text) {
+    return text.size() == 7 && text.front() == '#' &&
+           text.find_first_not_of("0123456789abcdefABCDEF", 1) == std::string::npos;
+}
+
+void checkCoats(const Design& design, std::vector<Finding>& out) {
+    for (size_t i = 0; i < design.coats.size(); ++i) {
+        const Coat& coat = design.coats[i];
+        if (!coat.colour.empty() && !isColour(coat.colour)) {
+            out.push_back({"coat.not_a_colour",
+                           Severity::Note,
+                           "/coats/" + std::to_string(i) + "/colour",
+                           {},
+                           {coat.name, coat.colour}});
+        }
+    }
+}
+
 void checkLeadPieces(const Design& design, std::vector<Finding>& out) {
     for (size_t i = 0; i < design.bores.size(); ++i) {
         const Bore& bore = design.bores[i];
@@ -137,6 +155,7 @@ void checkHooks(const Design& design, std::vector<Finding>& out) {
 void checkParts(const Design& design, const Derived& d, std::vector<Finding>& out) {
     checkChambers(design, d, out);
     checkLeadPieces(design, out);
+    checkCoats(design, out);
     checkWire(design, d, out);
     checkHooks(design, out);
     checkOutlined(design, d, out);

@@ -187,36 +187,6 @@ RecordTable* boreTable(Workbench& bench) {
     return table;
 }
 
-RecordTable* coatTable(Workbench& bench) {
-    std::vector<RecordColumn> columns = fieldColumns(
-        {"name", "kind", "thickness", "count", "density", "thicker_on", "thicker_by"}, 3);
-    columns.push_back(
-        fact(derivedColumn(tr("Mass"), Quantity::Mass, [&bench](const Results& r, int row) {
-            const std::string path = "/coats/" + std::to_string(row);
-            double all = 0;
-            for (const MassItem& item : r.derived->mass->items) {
-                all += item.path == path ? item.mass_kg : 0;
-            }
-            return bench.text(Quantity::Mass, all, false);
-        })));
-    return new RecordTable(bench, "coats", "/coats", std::move(columns),
-                           {{"addCoat", tr("Add a coat"),
-                             [&bench](int) {
-                                 Design next = bench.design();
-                                 const size_t kind = std::min<size_t>(next.coats.size(), 2);
-                                 for (const auto& row : bench.shelf.shelf().coats) {
-                                     if (size_t(row.item.kind) == kind) {
-                                         next.coats.push_back(row.item);
-                                         break;
-                                     }
-                                 }
-                                 bench.document.endGesture();
-                                 bench.document.submit(std::move(next), tr("Add a coat"));
-                             },
-                             false},
-                            removeAction(bench, "removeCoat", tr("Remove a coat"), "/coats")});
-}
-
 }  // namespace
 
 void planTheLead(Workbench& bench) {
@@ -293,7 +263,7 @@ QWidget* makeBallastPage(Workbench& bench) {
     tabs->addTab(makeChoicesTab(bench), tr("Ways to do it"));
     tabs->addTab(makeSideWeightTab(bench), tr("Side weights"));
     tabs->addTab(makeRattleTab(bench), tr("Rattles"));
-    tabs->addTab(coatTable(bench), tr("Coats"));
+    tabs->addTab(makeCoatsTab(bench), tr("Coats"));
     tabs->addTab(makeBuildUpTab(bench), tr("Putty"));
     return tabs;
 }

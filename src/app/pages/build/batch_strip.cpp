@@ -1,0 +1,83 @@
+#include "app/pages/build/batch_strip.h"
+
+#include <QDateTime>
+#include <QLocale>
+#include <QPainter>
+
+#include "app/kit/theme.h"
+
+namespace wl {
+namespace {
+
+constexpr int kRow = 22, kHead = 24, kLeft = 34;
+constexpr double kDay_s = 86400.0;
+
+}  // namespace
+
+BatchStrip::BatchStrip(QWidget* parent) : QWidget(parent) {
+    setObjectName(QStringLiteral("batchStrip"));
+    setAccessibleName(tr("The batch over the days"));
+}
+
+void BatchStrip::setSchedule(const Schedule& schedule, size_t baits, double now_s) {
+    schedule_ = schedule;
+    baits_ = baits;
+    now_s_ = now_s;
+    setFixedHeight(sizeHint().height());
+    setAccessibleDescription(tr("%n step(s)", nullptr, int(schedule.tasks.size())));
+    update();
+}
+
+QSize BatchStrip::sizeHint() const {
+    return {400, kHead + int(baits_) * kRow + 8};
+}
+
+void BatchStrip::paintEvent(QPaintEvent*) {
+    if (schedule_.tasks.empty()) {
+        return;
+    }
+    QPainter p(this);
+    const QDate first = QDateTime::fromSecsSinceEpoch(qint64(now_s_)).date();
+    const double from = double(first.startOfDay().toSecsSinceEpoch());
+    const double to = std::max(schedule_.done_s, from + kDay_s) + 0.1 * kDay_s;
+    const auto at = [&](double seconds) {
+        return kLeft + (width() - kLeft - 4) * (seconds - from) / (to - from);
+    };
+    p.setFont(type(Type::Small));
+    const double dayWide = at(from + kDay_s) - at(from);
+    const QFontMetrics metrics(p.font());
+    const int every = std::max(1, int(std::ceil(metrics.horizontalAdvance("30 Wed ") / dayWide)));
+    for (int day = 0;; ++day) {
+        const QDate date = first.addDays(day);
+        const double x = at(double(date.startOfDay().toSecsSinceEpoch()));
+        if (x > width()) {
+            break;
+        }
+        p.setPen(inks().rule);
+        p.drawLine(QPointF(x, kHead - 4), QPointF(x, height()));
+        if (day % every == 0) {
+            p.setPen(inks().quiet);
+            p.drawText(QPointF(x + 2, kHead - 8),
+                       QLocale().toString(date, QStringLiteral("ddd d")));
+        }
+    }
+    for (size_t b = 0; b < baits_; ++b) {
+        p.setPen(inks().quiet);
+        p.drawText(QRectF(0, kHead + double(b) * kRow, kLeft - 6, kRow),
+                   Qt::AlignRight | Qt::AlignVCenter, QString::number(b + 1));
+    }
+    for (const PlacedTask& t : schedule_.tasks) {
+        const double y = kHead + double(t.bait) * kRow;
+        p.setPen(Qt::NoPen);
+        if (t.ready_s > t.to_s) {
+            p.setBrush(QBrush(inks().quiet, Qt::BDiagPattern));
+            p.drawRect(QRectF(at(t.to_s), y + 7, at(t.ready_s) - at(t.to_s), kRow - 14));
+        }
+        p.setBrush(inks().water);
+        p.drawRect(QRectF(at(t.from_s), y + 3, std::max(2.0, at(t.to_s) - at(t.from_s)), kRow - 6));
+    }
+    p.setPen(QPen(inks().signal, 2));
+    p.drawLine(QPointF(at(now_s_), kHead - 2), QPointF(at(now_s_), height()));
+}
+
+}  // namespace wl
