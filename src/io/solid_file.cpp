@@ -217,6 +217,17 @@ Result<TriangleMesh> readSolid(std::string_view content) {
     return readObj(content);
 }
 
+TriangleMesh inFileFrame(const TriangleMesh& mesh_m) {
+    TriangleMesh out;
+    for (const Eigen::Vector3d& v : mesh_m.vertices_m) {
+        out.vertices_m.emplace_back(1000.0 * v.x(), -1000.0 * v.y(), 1000.0 * v.z());
+    }
+    for (const auto& t : mesh_m.triangles) {
+        out.triangles.push_back({t[0], t[2], t[1]});
+    }
+    return out;
+}
+
 std::string stlOf(const std::vector<const TriangleMesh*>& solids) {
     // What single precision draws together to nothing is left out: its neighbours then meet.
     const auto there = [](const TriangleMesh& mesh, const std::array<int, 3>& t) {

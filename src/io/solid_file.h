@@ -22,8 +22,13 @@ Result<TriangleMesh> readSolid(std::string_view content);
 /// Errors: "file.cannot_open", "file.too_large" and those of readSolid.
 Result<TriangleMesh> loadSolid(const std::filesystem::path& path);
 
-/// Solids as one binary STL, as they stand: in a file's millimetres and right-handed frame
-/// (solid/bait_solids.h), counter-clockwise from outside. A triangle without an area has no normal.
+/// A mesh of the body frame (x aft, y to port, z up, metres) as files have it: millimetres, x aft,
+/// y to starboard, z up, right-handed, so that what is on the left of the bait stays there; read
+/// back and `oriented`, it is the same solid.
+TriangleMesh inFileFrame(const TriangleMesh& mesh_m);
+
+/// Solids as one binary STL, as they stand: in a file's frame, counter-clockwise from outside. A
+/// triangle without an area has no normal.
 std::string stlOf(const std::vector<const TriangleMesh*>& solids);
 
 }  // namespace wl

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
+#include "io/solid_file.h"
 #include "solid/boolean.h"
 #include "solid/mould_solids.h"
 
@@ -79,17 +80,6 @@ std::optional<ExactSolid> halfOf(ExactSolid half, const Eigen::AlignedBox3d& box
 }
 
 }  // namespace
-
-TriangleMesh inFileFrame(const TriangleMesh& mesh_m) {
-    TriangleMesh out;
-    for (const Vector3d& v : mesh_m.vertices_m) {
-        out.vertices_m.emplace_back(1000.0 * v.x(), -1000.0 * v.y(), 1000.0 * v.z());
-    }
-    for (const auto& t : mesh_m.triangles) {
-        out.triangles.push_back({t[0], t[2], t[1]});
-    }
-    return out;
-}
 
 TriangleMesh toolMesh(const CutTool& tool, double before_m, double wider_m) {
     std::vector<Vector3d> rim;

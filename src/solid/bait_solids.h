@@ -33,9 +33,6 @@ Result<std::vector<FileSolid>> baitSolids(const Design& design, const Derived& d
                                           const SolidWish& wish, std::stop_token stop = {},
                                           const SolidTold& told = {});
 
-/// From the body frame into a file's.
-TriangleMesh inFileFrame(const TriangleMesh& mesh_m);
-
 /// A straight tool as a closed mesh in the body frame, begun so far before its mouth; a round one
 /// of as many flats as keep its own section's area.
 TriangleMesh toolMesh(const CutTool& tool, double before_m, double wider_m = 0.0);

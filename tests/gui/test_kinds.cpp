@@ -33,12 +33,13 @@ TEST_CASE("a weight from the side, putty and a coat run to the belly, entered an
     CHECK(o.derived().mass->sideWeights[0].mass_kg > 1e-3);
     o.tab("ballastTabs", "Coats");
     o.typeCell("coats", 2, "count", "1.5");
-    CHECK(o.window.findChild<QLabel*>("/coats/2/count/fault")->text().contains("whole"));
+    CHECK(o.window.findChild<QLabel*>("coatsFault")->text().contains("whole"));
     o.typeCell("coats", 2, "count", "2");
     CHECK(o.design().coats[2].count == 2);
     const double nose = o.derived().mass->centreOfGravity_m.x();
     auto* coats = o.window.findChild<QTableView*>("coats");
-    CHECK(coats->model()->setData(coats->model()->index(0, 5), "tail"));
+    CHECK(coats->model()->setData(coats->model()->index(0, Opened::column(*coats, "thicker_on")),
+                                  "tail"));
     o.settle();
     CHECK(o.design().coats[0].thickerOn == ThickerOn::Tail);
     CHECK(o.derived().mass->centreOfGravity_m.x() > nose);

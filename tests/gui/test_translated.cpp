@@ -67,6 +67,12 @@ class Left {
             own(QString::fromStdString(e.name));
             own(QString::fromStdString(e.source));
         }
+        for (const auto format : {QLocale::ShortFormat, QLocale::LongFormat}) {
+            for (int i = 1; i <= 12; ++i) {  // said by the language, not by us
+                units_.insert(QLocale().monthName(i, format).remove(QLatin1Char('.')));
+                units_.insert(QLocale().dayName((i - 1) % 7 + 1, format).remove(QLatin1Char('.')));
+            }
+        }
         for (int q = 0; q <= int(Quantity::Number); ++q) {
             for (const Bench b : {Bench::Metric, Bench::Inch}) {
                 units_.insert(QString::fromStdString(unitLabel(Quantity(q), b)));

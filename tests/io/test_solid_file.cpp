@@ -235,12 +235,13 @@ TEST_CASE("a solid written out is right-handed, and read in it is the same bait"
         v.y() += v.y() > 0 && v.x() < 0.04 ? 0.4 * v.y() : 0.0;  // fuller on its left, ahead
     }
     REQUIRE(isClosedAndOutward(bait));
-    const Result<TriangleMesh> raw = readSolid(stlOf({&bait, &bait}));
+    const TriangleMesh filed = inFileFrame(bait);
+    const Result<TriangleMesh> raw = readSolid(stlOf({&filed, &filed}));
     REQUIRE(raw.ok());
     REQUIRE(raw->triangles.size() == 2 * bait.triangles.size());
     // To anyone with a right hand: outward, and with the nose ahead and the back up the fuller
     // flank is to the left.
-    const Result<TriangleMesh> one = readSolid(stlOf({&bait}));
+    const Result<TriangleMesh> one = readSolid(stlOf({&filed}));
     const TriangleMesh file = welded(*one, 1e-6);
     CHECK(isClosedAndOutward(file));
     const Eigen::Vector3d ahead(-1, 0, 0), up(0, 0, 1), left = up.cross(ahead);

@@ -174,7 +174,7 @@ const std::vector<StepEntry>& stepTable() {
          tr("Fittings"),
          makeFittingsPage,
          {"/fittings", "/features", "/appendages", "/through_wire", "/meetings"},
-         "fittings",
+         nullptr,
          fittingsMass,
          dash},
         {Step::Ballast,

@@ -262,14 +262,6 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
     path->setMinimumWidth(290);
     line->addWidget(path);
     auto* preview = new SheetPreview(bench);
-    auto* paper = new QComboBox;
-    paper->setObjectName(QStringLiteral("sheetPaper"));
-    paper->setAccessibleName(tr("Paper"));
-    paper->addItems({tr("A4"), tr("Letter")});
-    paper->setCurrentIndex(int(preview->paper()));
-    QObject::connect(paper, &QComboBox::currentIndexChanged, preview,
-                     [preview](int index) { preview->setPaper(Paper(index)); });
-    line->addWidget(paper);
     auto* save = addButton(tr("Save as PDF"), "savePdf");
     save->setProperty("main", true);
     QObject::connect(save, &QPushButton::clicked, save, [&bench, save, path, preview] {
@@ -283,6 +275,14 @@ QWidget* makeBenchSheetPage(Workbench& bench) {
             savePdf(bench, file, preview->paper());
         }
     });
+    auto* paper = new QComboBox;
+    paper->setObjectName(QStringLiteral("sheetPaper"));
+    paper->setAccessibleName(tr("Paper"));
+    paper->addItems({tr("A4"), tr("Letter")});
+    paper->setCurrentIndex(int(preview->paper()));
+    QObject::connect(paper, &QComboBox::currentIndexChanged, preview,
+                     [preview](int index) { preview->setPaper(Paper(index)); });
+    line->addWidget(paper);
     line->addWidget(new TemplateSaver(bench, path));
     auto* print = addButton(tr("Print…"), "printSheet");
     QObject::connect(print, &QPushButton::clicked, print, [&bench, print, preview] {

@@ -142,7 +142,7 @@ std::vector<BenchAmount> benchAmounts(const Design& design, const Derived& deriv
                           ? item.mass_kg
                           : 0.0;
         }
-        add("filler", filler / design.bores[i].fillerDensity_kg_m3, filler);
+        add({}, filler / design.bores[i].fillerDensity_kg_m3, filler);
     }
     for (size_t k = 0; k < design.coats.size(); ++k) {
         const Coat& coat = design.coats[k];

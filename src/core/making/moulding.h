@@ -70,7 +70,7 @@ struct BenchAmount {
 };
 
 /// Wet volume of every coat on one bait (skin x thickness x coats, before it dries), and of the
-/// filler over the lead and in slots, summed by name, in the order they go on.
+/// filler over the lead (it has no name), summed by name, in the order they go on.
 std::vector<BenchAmount> benchAmounts(const Design& design, const Derived& derived);
 
 }  // namespace wl

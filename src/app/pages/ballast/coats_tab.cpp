@@ -68,6 +68,7 @@ class RecipeBar : public QWidget {
         name_->setEditable(true);
         name_->setMinimumWidth(190);
         name_->lineEdit()->setPlaceholderText(tr("name of a finish"));
+        name_->lineEdit()->setAccessibleName(tr("Finish recipe"));
         name_->setInsertPolicy(QComboBox::NoInsert);
         auto* keep = new QPushButton(tr("Keep recipe"));
         keep->setObjectName(QStringLiteral("keepRecipe"));

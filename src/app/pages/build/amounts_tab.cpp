@@ -137,8 +137,8 @@ class AmountsTab : public BesidePage {
         QList<QStringList> tins;
         const int baits = design.building.baits;
         for (const BenchAmount& a : amounts) {
-            tins << QStringList{QString::fromStdString(a.name), volume(a.volume_m3),
-                                mass(a.mass_kg), volume(baits * a.volume_m3),
+            tins << QStringList{a.name.empty() ? tr("filler") : QString::fromStdString(a.name),
+                                volume(a.volume_m3), mass(a.mass_kg), volume(baits * a.volume_m3),
                                 mass(baits * a.mass_kg)};
         }
         coats_->setRows({tr("On the bait, wet"), tr("one"), QString(),

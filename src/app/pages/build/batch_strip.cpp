@@ -55,10 +55,10 @@ void BatchStrip::paintEvent(QPaintEvent*) {
         }
         p.setPen(inks().rule);
         p.drawLine(QPointF(x, kHead - 4), QPointF(x, height()));
-        if (day % every == 0) {
+        const QString name = QLocale().toString(date, QStringLiteral("ddd d"));
+        if (day % every == 0 && x + 2 + metrics.horizontalAdvance(name) < width()) {
             p.setPen(inks().quiet);
-            p.drawText(QPointF(x + 2, kHead - 8),
-                       QLocale().toString(date, QStringLiteral("ddd d")));
+            p.drawText(QPointF(x + 2, kHead - 8), name);
         }
     }
     for (size_t b = 0; b < baits_; ++b) {
