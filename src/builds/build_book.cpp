@@ -66,6 +66,9 @@ BuildBook::BuildBook(const QString& path, Clock clock, Notify notify, QObject* p
 SqlOutcome BuildBook::load() {
     records_.clear();
     recipes_.clear();
+    if (auto fault = store_.dataVersion(version_)) {
+        return fault;
+    }
     if (auto fault = store_.ask(
             QStringLiteral("SELECT build, bait, step, state, worked_s, since_s, cure_s, read_kg, "
                            "told, words FROM steps"),
@@ -195,7 +198,23 @@ std::optional<Error> BuildBook::removeRecipe(const QString& name) {
     return std::nullopt;
 }
 
+void BuildBook::readOthers() {
+    qint64 version = version_;
+    if (store_.dataVersion(version) || version == version_) {
+        return;
+    }
+    const auto records = records_;
+    const auto recipes = recipes_;
+    if (load()) {  // what was known is better than nothing
+        records_ = records;
+        recipes_ = recipes;
+        return;
+    }
+    emit changed();
+}
+
 void BuildBook::lookAtClocks() {
+    readOthers();
     std::vector<Key> due;
     for (const auto& [key, record] : records_) {
         if (record.state == StepRecord::State::Done && !record.told && !record.cures(now())) {

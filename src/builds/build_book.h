@@ -79,7 +79,8 @@ class BuildBook : public QObject {
     std::optional<Error> putRecipe(const QString& name, const QString& text);
     std::optional<Error> removeRecipe(const QString& name);
 
-    /// Tells what has cured meanwhile; called every second, and once at the start.
+    /// Tells what has cured meanwhile; called every second, and once at the start. What another
+    /// window wrote is read first, so that each is told once.
     void lookAtClocks();
 
   signals:
@@ -91,11 +92,13 @@ class BuildBook : public QObject {
     std::optional<Error> put(const Key& key, const StepRecord& record);
     std::optional<Error> written(const SqlOutcome& fault);
     SqlOutcome load();
+    void readOthers();
 
     Store store_;
     Clock clock_;
     Notify notify_;
     std::vector<Error> notices_;
+    qint64 version_ = -1;
     std::map<Key, StepRecord> records_;
     QMap<QString, QString> recipes_;
     QTimer* watch_;

@@ -60,7 +60,11 @@ Measured admesh(const std::string& stl) {
     const auto numberAfter = [&out](const std::string& label, size_t from) {
         const size_t at = out.find(label, from);
         REQUIRE(at != std::string::npos);
-        return std::stod(out.substr(out.find(':', at) + 1));
+        std::istringstream number(out.substr(out.find(':', at) + 1));
+        number.imbue(std::locale::classic());
+        double value = 0;
+        number >> value;
+        return value;
     };
     m.volume = numberAfter("Volume", out.find("Number of parts"));
     for (const char* edges : {"1 disconnected", "2 disconnected", "3 disconnected"}) {
@@ -393,7 +397,10 @@ TEST_CASE("templates are exported at true scale, read back by other programs") {
 
 TEST_CASE("solids are whole for other programs: pieces, halves, a mould, with holes and without") {
     const std::string here = folder().string();
-    for (const char* demo : {"diver", "glide-bait", "lipless"}) {
+    for (const char* demo : {"glide-bait", "diver", "lipless"}) {
+        if (!wl::test::kThorough && demo != std::string("glide-bait")) {
+            continue;  // minutes of exact arithmetic each
+        }
         INFO(demo);
         const std::string bait = here + "/" + demo + ".wade";
         REQUIRE(run(std::string("demo ") + demo + " -o " + bait).exit == 0);

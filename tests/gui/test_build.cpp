@@ -64,6 +64,8 @@ TEST_CASE("a bait is built step by step: clocks, a restart between, readings fro
     CHECK(table.currentRow() == first + 1);
     table.selectRow(first);
     CHECK(o.text("stepClock") == "done in 9 min");
+    CHECK(o.text("buildProgress").startsWith("1 of "));
+    CHECK(o.text("buildProgress").contains("9 min of work so far"));
     CHECK(table.item(first, 4)->text() == "✓ done");
 
     // The bare body comes off the practise scale lighter than the drawing has it.
@@ -123,6 +125,17 @@ TEST_CASE("a bait is built step by step: clocks, a restart between, readings fro
         again.lookAtClocks();
         again.lookAtClocks();
         CHECK(said == QStringList{"it has dried"});
+        // Another window of the same book: what one tells, the other has told.
+        QStringList theirs;
+        BuildBook other(
+            path, [&now] { return now; }, [&theirs](const QString& w) { theirs << w; });
+        REQUIRE_FALSE(again.finish({"another", 2, "lead"}, 30, "the lead is set"));
+        now += 31;
+        again.lookAtClocks();
+        other.lookAtClocks();
+        CHECK(said.last() == "the lead is set");
+        CHECK(theirs.isEmpty());
+        CHECK(other.recordOf({"another", 2, "lead"}).told);
         // A book that cannot be kept says so and works on.
         BuildBook nowhere("/proc/no/such/place.sqlite");
         CHECK(nowhere.notices().size() == 1);
@@ -276,6 +289,19 @@ TEST_CASE("a finish is coloured, kept under a name, and put on another bait as o
     }
     CHECK(colourAt(0.4, (top + 4.5) / view->height()) == QColor("#103020"));
     CHECK(colourAt(0.4, (foot - 3.5) / view->height()) == QColor("#f0e060"));
+    // 0.2 g on a flank against the bait's own stiffness: the drip as putty, reckoned whole.
+    Design drip = o.design();
+    BuildUp flank;
+    flank.from = FeatureFrom::Side;
+    flank.x_m = 0.4 * o.derived().shape->sizes.length_m;
+    flank.y_m = 0.5 * o.derived().shape->sizes.maxWidth_m;
+    flank.density_kg_m3 = d.coats.back().density_kg_m3;
+    flank.weighedMass_kg = 0.2e-3;
+    drip.buildUps.push_back(flank);
+    const double leans = std::abs(evaluated(drip).rest->roll_rad);
+    const double told =
+        QLocale().toDouble(o.text("unevenCoat").section("by ", 1).section(QChar(0xB0), 0, 0));
+    CHECK(told == Approx(leans / kDegree).epsilon(0.35).margin(0.15));
     auto* name = o.window.findChild<QComboBox*>("recipeName");
     o.click("keepRecipe");
     CHECK(o.window.message().contains("name first"));

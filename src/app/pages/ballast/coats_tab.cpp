@@ -5,6 +5,7 @@
 #include "app/kit/record_columns.h"
 #include "app/pages/ballast/ballast_tabs.h"
 #include "app/views/finish_view.h"
+#include "core/reckon/lean.h"
 #include "io/finish_recipe.h"
 #include "session/words.h"
 
@@ -132,6 +133,45 @@ class RecipeBar : public QWidget {
     QStringList shown_;
 };
 
+// What a drip or a thick flank does: a named error, before it is made.
+class UnevenCoat : public QLabel {
+    Q_DECLARE_TR_FUNCTIONS(wl::UnevenCoat)
+  public:
+    explicit UnevenCoat(Workbench& bench) : bench_(bench) {
+        setObjectName(QStringLiteral("unevenCoat"));
+        setTextFormat(Qt::PlainText);
+        setWordWrap(true);
+        setProperty("role", "quiet");
+        setContentsMargins(12, 0, 12, 0);
+        connect(&bench.evaluator, &Evaluator::resultsChanged, this, [this] { tell(); });
+        connect(&bench, &Workbench::benchChanged, this, [this] { tell(); });
+        tell();
+    }
+
+  private:
+    void tell() {
+        constexpr double kUneven_kg = 0.2e-3;
+        const ResultsPtr r = bench_.results();
+        if (!r || !r->derived) {
+            clear();
+            return;
+        }
+        const Derived& d = *r->derived;
+        const double stiff = leanStiffness_kg_m(d);
+        const double coat =
+            r->design->coats.empty() ? Coat().density_kg_m3 : r->design->coats.back().density_kg_m3;
+        const double net = kUneven_kg * (1 - d.waterDensity_kg_m3 / coat);
+        const QString mass = bench_.text(Quantity::Mass, kUneven_kg);
+        setText(stiff > 0
+                    ? tr("A coat %1 heavier on one flank leans it by %2: turn it while it dries, "
+                         "and wipe the lowest point.")
+                          .arg(mass, bench_.text(Quantity::Angle,
+                                                 net * 0.5 * d.shape->sizes.maxWidth_m / stiff))
+                    : tr("It does not sit upright as it is: no coat will be even enough."));
+    }
+    Workbench& bench_;
+};
+
 }  // namespace
 
 QWidget* makeCoatsTab(Workbench& bench) {
@@ -142,6 +182,7 @@ QWidget* makeCoatsTab(Workbench& bench) {
     bar->setContentsMargins(12, 4, 12, 0);
     layout->addWidget(new FinishView(bench));
     layout->addWidget(bar);
+    layout->addWidget(new UnevenCoat(bench));
     layout->addWidget(coatTable(bench), 1);
     return page;
 }

@@ -4,6 +4,7 @@
 #include <QTimeEdit>
 
 #include "app/kit/beside_page.h"
+#include "app/kit/flow_layout.h"
 #include "app/kit/form.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"

@@ -30,6 +30,7 @@ class StepsTab : public QWidget {
     explicit StepsTab(Workbench& bench)
         : bench_(bench),
           bait_(new QSpinBox),
+          progress_(plainLabel()),
           table_(new PlainTable(QStringLiteral("buildSteps"), tr("Steps"))),
           clock_(plainLabel()),
           words_(plainLabel()),
@@ -80,6 +81,8 @@ class StepsTab : public QWidget {
         auto* layout = new QVBoxLayout(this);
         layout->setContentsMargins(12, 8, 12, 8);
         layout->addWidget(bait_, 0, Qt::AlignLeft);
+        progress_->setObjectName(QStringLiteral("buildProgress"));
+        layout->addWidget(progress_);
         layout->addWidget(table_, 1);
         layout->addWidget(clock_);
         layout->addWidget(buttons);
@@ -168,12 +171,23 @@ class StepsTab : public QWidget {
         bait_->setVisible(r->design->building.baits > 1);
         const int row = std::max(0, table_->currentRow());
         QList<QStringList> rows;
-        int number = 0;
+        int number = 0, done = 0;
+        double worked = 0, left = 0;
         for (const BuildStep& step : steps_) {
+            const StepRecord record = recordOf(step);
+            const double so = record.workedBy_s(builds().now());
+            const bool isDone = record.state == StepRecord::State::Done;
+            done += isDone ? 1 : 0;
+            worked += so;
+            left += isDone ? 0.0 : std::max(0.0, step.work_s - so);
             rows << QStringList{QString::number(++number), titled(step), span(step.work_s),
                                 step.cure_s > 0 ? span(step.cure_s) : QStringLiteral("–"),
                                 stateWords(step)};
         }
+        progress_->setText(tr("%1 of %2 done, %3 of work so far, about %4 to go")
+                               .arg(done)
+                               .arg(steps_.size())
+                               .arg(span(worked), span(left)));
         table_->setRows({tr("no."), tr("Step"), tr("Hands on"), tr("Dries"), tr("State")}, rows);
         table_->selectRow(std::min(row, int(rows.size()) - 1));
         filling_ = false;
@@ -210,7 +224,8 @@ class StepsTab : public QWidget {
             }
             plan_->setVisible(step->reading->what == ReadingOf::Body && record.read_kg);
         }
-        verdict_->setText(record.read_kg && step->reading ? said_.value(key().step) : QString());
+        verdict_->setText(record.read_kg && step->reading ? said_.value({key().bait, key().step})
+                                                          : QString());
         begin_->setEnabled(record.state != StepRecord::State::Working &&
                            record.state != StepRecord::State::Done);
         pause_->setEnabled(record.state == StepRecord::State::Working);
@@ -291,8 +306,9 @@ class StepsTab : public QWidget {
         }
         const BuildBook::Key at = key();
         const StepReading reading = *step->reading;
-        said_[at.step] = verdictWords(judgeReading(*design_, *r->derived, reading, read.valueSi),
-                                      reading, *design_, bench_.bench());
+        said_[{at.bait, at.step}] =
+            verdictWords(judgeReading(*design_, *r->derived, reading, read.valueSi), reading,
+                         *design_, bench_.bench());
         read_->clearFocus();
         if (const auto error = builds().setReading(at, read.valueSi)) {
             tell(error);
@@ -312,8 +328,9 @@ class StepsTab : public QWidget {
     DesignPtr design_;
     std::vector<BuildStep> steps_;
     bool filling_ = false;
-    QMap<QString, QString> said_;  ///< of readings taken in this session, by step
+    QMap<QPair<int, QString>, QString> said_;  ///< of readings taken in this session
     QSpinBox* bait_;
+    QLabel* progress_;
     PlainTable* table_;
     QLabel* clock_;
     QLabel* words_;
