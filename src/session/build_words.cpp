@@ -40,8 +40,6 @@ QString coatHow(const Coat& coat) {
 
 QString stepTitle(const BuildStep& step, const Design& design) {
     switch (step.kind) {
-        case StepKind::MakeMould:
-            return tr("Make the mould");
         case StepKind::Pour:
             return tr("Mix and pour");
         case StepKind::Trim:
@@ -85,13 +83,16 @@ QString stepTitle(const BuildStep& step, const Design& design) {
         case StepKind::BendWire:
             return tr("Bend the wire and glue it in");
         case StepKind::Lead:
-            return tr("Put the lead in and close the holes");
+            return design.chambers.empty() ? tr("Put the lead in and close the holes")
+                                           : tr("Put lead and rattles in and close the holes");
         case StepKind::FitEyes:
             return tr("Glue in screw eyes, wire eyes and fins");
         case StepKind::JoinPieces:
             return tr("Hang the pieces on their hinges");
+        case StepKind::Putty:
+            return tr("Build up the putty");
         case StepKind::TankTest:
-            return tr("Into the tank, before paint");
+            return tr("Weigh it and into the tank, before paint");
         case StepKind::Paint:
             return coatWords(step, design, tr("Paint"));
         case StepKind::SetLip:
@@ -190,8 +191,23 @@ QString stepHow(const BuildStep& step, const Design& design, const Derived& deri
                                   shown(Quantity::Length, bench,
                                         derived.mass->bores[i].plugLength_m));
             }
+            for (size_t i = 0; i < design.sideWeights.size(); ++i) {
+                plugs << tr("%1: %2").arg(
+                    QString::fromStdString(design.sideWeights[i].name),
+                    shown(Quantity::Mass, bench, derived.mass->sideWeights[i].mass_kg));
+            }
+            for (const RattleChamber& c : design.chambers) {
+                plugs << tr("%1: %2 balls of %3")
+                             .arg(QString::fromStdString(c.name))
+                             .arg(c.ballCount)
+                             .arg(shown(Quantity::Length, bench, c.ballDiameter_m));
+            }
             return plugs.join(QStringLiteral(", "));
         }
+        case StepKind::TankTest:
+            return tr(
+                "Lip pushed in dry, rings and hooks hung on: they count in what the scale "
+                "should read, paint and clear coats do not.");
         case StepKind::JoinPieces:
             return tr("Each piece hung by itself first: it should swing freely and rest level.");
         default:
@@ -217,6 +233,7 @@ QString stepCaution(const BuildStep& step) {
         case StepKind::Shape:
         case StepKind::Trim:
             return tr("Dust of wood and resin: mask and extraction. Cut away from the hand.");
+        case StepKind::Putty:
         case StepKind::Pour:
         case StepKind::GlueHalves:
         case StepKind::GlueSheets:

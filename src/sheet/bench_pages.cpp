@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "core/draw/draw_bait.h"
+#include "core/making/build_steps.h"
+#include "session/field_words.h"
 #include "session/words.h"
 #include "sheet/bench_sheet.h"
 #include "sheet/drawing_paint.h"
@@ -32,6 +34,7 @@ class Sheet : public SheetPaper {
     double stationTable(const QPointF& at);
     void overPages();
     void lipTemplate(const QPointF& at);
+    double finishTable(const QPointF& at);
 
     const Design& design_;
     const Derived& d_;
@@ -181,6 +184,37 @@ QString leadWords(const Bore& bore) {
     return in.join(QStringLiteral(", "));
 }
 
+// Coat by coat in the order they go on; what is laid over or kept free in a line of its own.
+double Sheet::finishTable(const QPointF& at) {
+    std::vector<QStringList> rows;
+    for (const size_t k : coatOrder(design_)) {
+        const Coat& c = design_.coats[k];
+        const auto place = findField(design_, "/coats/" + std::to_string(k) + "/place");
+        const bool inside = c.innerFace && design_.make.kind == MakeKind::Layered;
+        rows.push_back({QString::fromStdString(c.name),
+                        inside  ? tr("inside")
+                        : place ? fieldValue(*place, bench_)
+                                : QString(),
+                        QStringLiteral("%1 ×").arg(c.count), q(Quantity::Thickness, c.thickness_m),
+                        q(Quantity::Time, c.cure_s)});
+        QStringList how;
+        const auto add = [&how](const QString& words, const std::string& what) {
+            if (!what.empty()) {
+                how << words.arg(QString::fromStdString(what));
+            }
+        };
+        add(tr("with %1"), c.medium);
+        add(tr("through %1"), c.stencil);
+        add(tr("masked: %1"), c.masked);
+        if (!how.isEmpty()) {
+            rows.push_back({QStringLiteral("– ") + how.join(QStringLiteral("; "))});
+        }
+    }
+    return table(at, tr("Finish, in this order"),
+                 {tr("coat"), tr("lies on"), {}, tr("one coat"), tr("dries")}, rows,
+                 {50, 22, 12, 22, 20});
+}
+
 void Sheet::tables() {
     beginPage(tr("Bench sheet 2: lead, parts, masses"));
     const int first = page();
@@ -234,12 +268,7 @@ void Sheet::tables() {
               tr("Fittings; places in %1 from nose, centre and reference line").arg(unit),
               {tr("part"), tr("mass each"), {}, tr("aft"), tr("port"), tr("up")}, parts,
               {44, 20, 18, 16, 16, 16});
-    std::vector<QStringList> coats;
-    for (const Coat& c : design_.coats) {
-        coats.push_back({QString::fromStdString(c.name), QStringLiteral("%1 ×").arg(c.count),
-                         q(Quantity::Thickness, c.thickness_m)});
-    }
-    y = table({right, y + 2}, tr("Finish"), {}, coats, {60, 20, 30});
+    y = finishTable({right, y + 2});
     QStringList cautions;
     for (const QString& caution : benchCautions(design_)) {
         cautions << QStringLiteral("– ") + caution;

@@ -123,8 +123,11 @@ void flatTemplatePages(SheetPaper& s, const QString& title, const Design& design
         rowFoot = y;
     };
     for (const FlatTemplate& t : flatTemplates(design, derived)) {
-        if (t.what == FlatTemplate::What::Weight || t.drawing.empty()) {
-            continue;  // with the words of their pockets, on the page of what is made
+        // Weights stand with the words of their pockets, a single lip with its measures.
+        const bool elsewhere = t.what == FlatTemplate::What::Weight ||
+                               (t.what == FlatTemplate::What::Lips && t.count == 1);
+        if (elsewhere || t.drawing.empty()) {
+            continue;
         }
         const QString name = TemplateWords::nameOf(s, t, design);
         const auto [left, low, right, high] = extent_mm(t.drawing);

@@ -145,8 +145,7 @@ Result<std::vector<FileSolid>> baitSolids(const Design& design, const Derived& d
                                           const SolidWish& wish, std::stop_token stop,
                                           const SolidTold& told) {
     if (wish.kind == SolidKind::Mould) {
-        Result<MouldSolids> mould = mouldSolids(design, derived, stop, told);
-        return mould ? Result<std::vector<FileSolid>>(std::move(mould->halves)) : mould.error();
+        return mouldSolids(design, derived, stop, told);
     }
     const std::vector<Hole> holes = wish.holes ? holesOf(design, derived) : std::vector<Hole>();
     std::vector<FileSolid> solids;

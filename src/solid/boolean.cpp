@@ -2,7 +2,6 @@
 
 #include <CGAL/Exact_predicates_exact_constructions_kernel.h>
 #include <CGAL/Polygon_mesh_processing/corefinement.h>
-#include <CGAL/Polygon_mesh_processing/measure.h>
 #include <CGAL/Polygon_mesh_processing/orientation.h>
 #include <CGAL/Polygon_mesh_processing/self_intersections.h>
 #include <CGAL/Surface_mesh.h>
@@ -82,10 +81,6 @@ std::optional<Error> ExactSolid::add(const ExactSolid& other) {
     } catch (const std::exception&) {
         return cannotCut();
     }
-}
-
-double ExactSolid::volume_m3() const {
-    return CGAL::to_double(pmp::volume(body_->surface));
 }
 
 TriangleMesh ExactSolid::mesh() const {

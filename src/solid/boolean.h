@@ -24,7 +24,6 @@ class ExactSolid {
     /// What is left without the tool. Error as above; the solid is then as it was.
     std::optional<Error> subtract(const ExactSolid& tool);
     std::optional<Error> add(const ExactSolid& other);
-    double volume_m3() const;
     /// Closed, no triangle without an area.
     TriangleMesh mesh() const;
 

@@ -85,8 +85,8 @@ std::vector<CutTool> channelsOf(const Design& design, const Derived& d, double t
 
 }  // namespace
 
-Result<MouldSolids> mouldSolids(const Design& design, const Derived& derived, std::stop_token stop,
-                                const SolidTold& told) {
+Result<std::vector<FileSolid>> mouldSolids(const Design& design, const Derived& derived,
+                                           std::stop_token stop, const SolidTold& told) {
     const double wall = design.make.mould.wall_m;
     Vector3d low = Vector3d::Constant(1e9), high = -low;
     for (const BodyPart& part : derived.shape->parts) {
@@ -97,8 +97,7 @@ Result<MouldSolids> mouldSolids(const Design& design, const Derived& derived, st
     }
     low -= Vector3d::Constant(wall);
     high += Vector3d::Constant(wall);
-    MouldSolids out;
-    out.block_m3 = (high - low).prod();
+    std::vector<FileSolid> halves;
     const auto cannot = [](const std::string& what) {
         return Error{"solid.cannot_cut", "", {what}, {}};
     };
@@ -129,10 +128,8 @@ Result<MouldSolids> mouldSolids(const Design& design, const Derived& derived, st
             return Error{"solid.stopped", "", {}, {}};
         }
     }
-    out.bait_m3 = cavity->volume_m3();
     for (const CutTool& channel : channels) {
-        CutTool held = channel;
-        const Result<ExactSolid> solid = ExactSolid::of(toolMesh(held, 0.0));
+        const Result<ExactSolid> solid = ExactSolid::of(toolMesh(channel, 0.0));
         if (!solid || cavity->add(*solid)) {
             return cannot("channel");
         }
@@ -140,7 +137,6 @@ Result<MouldSolids> mouldSolids(const Design& design, const Derived& derived, st
             return Error{"solid.stopped", "", {}, {}};
         }
     }
-    double left = 0;
     for (const bool port : {true, false}) {
         Vector3d from = low, to = high;
         (port ? from : to).y() = 0.0;
@@ -152,8 +148,6 @@ Result<MouldSolids> mouldSolids(const Design& design, const Derived& derived, st
         if (half.subtract(*cavity)) {
             return cannot("mould");
         }
-        const double before = half.volume_m3();
-        left += before;
         const double inset = 0.5 * wall;
         for (const double x : {low.x() + inset, high.x() - inset}) {
             for (const double z : {low.z() + inset, high.z() - inset}) {
@@ -168,7 +162,6 @@ Result<MouldSolids> mouldSolids(const Design& design, const Derived& derived, st
                 }
             }
         }
-        out.keys_m3 += half.volume_m3() - before;
         const double aside = port ? 0.0 : 1000.0 * (high.z() - low.z() + wall);
         TriangleMesh mesh = laidFlat(inFileFrame(half.mesh()), !port, aside);
         // On its back: the parting face up.
@@ -179,13 +172,12 @@ Result<MouldSolids> mouldSolids(const Design& design, const Derived& derived, st
         for (Vector3d& v : mesh.vertices_m) {
             v.z() -= foot;
         }
-        out.halves.push_back({port ? "mould port" : "mould starboard", std::move(mesh)});
+        halves.push_back({port ? "mould port" : "mould starboard", std::move(mesh)});
         if (!step()) {
             return Error{"solid.stopped", "", {}, {}};
         }
     }
-    out.channels_m3 = out.block_m3 - left - out.bait_m3;
-    return out;
+    return halves;
 }
 
 }  // namespace wl

@@ -13,15 +13,6 @@ using Points = std::vector<Vector2d>;
 
 namespace {
 
-Primitive& add(Drawing& drawing, DrawnLayer layer, Stroke stroke, Points points, bool closed) {
-    Primitive& p = drawing.emplace_back();
-    p.layer = layer;
-    p.stroke = stroke;
-    p.points_mm = std::move(points);
-    p.closed = closed;
-    return p;
-}
-
 Points outlinePoints(const std::vector<OutlinePoint>& outline, double aft_m, double up_m) {
     Points points;
     for (const OutlinePoint& q : outline) {
@@ -43,14 +34,14 @@ Drawing drawFlatLip(const Design& design) {
     for (const Vector2d& v : lipOutline(lip)) {
         outline.emplace_back(1000.0 * v.y(), -1000.0 * v.x());
     }
-    add(drawing, DrawnLayer::Lip, Stroke::Outline, std::move(outline), true).fill = Fill::Sheet;
+    layPath(drawing, DrawnLayer::Lip, Stroke::Outline, std::move(outline), true).fill = Fill::Sheet;
     const double root = 500.0 * lipRootWidth_m(lip), slot = 1000.0 * lip.slotDepth_m;
-    add(drawing, DrawnLayer::Lip, Stroke::Outline,
-        {{-root, 0}, {-root, slot}, {root, slot}, {root, 0}}, true)
+    layPath(drawing, DrawnLayer::Lip, Stroke::Outline,
+            {{-root, 0}, {-root, slot}, {root, slot}, {root, 0}}, true)
         .fill = Fill::Clear;
     if (lip.holeDiameter_m > 0) {
         Primitive& hole =
-            add(drawing, DrawnLayer::Lip, Stroke::Outline, {{0, -1000.0 * lip.holeAt_m}}, true);
+            layPath(drawing, DrawnLayer::Lip, Stroke::Outline, {{0, -1000.0 * lip.holeAt_m}}, true);
         hole.shape = DrawnShape::Disc;
         hole.fill = Fill::Hollow;
         hole.diameter_mm = 1000.0 * lip.holeDiameter_m;
@@ -58,21 +49,21 @@ Drawing drawFlatLip(const Design& design) {
     const double wide = kWide * 1000.0 * lip.width_m;
     if (lipPlanes(lip).size() > 1) {
         const double bend = -1000.0 * lip.bendAt_m;
-        add(drawing, DrawnLayer::Lip, Stroke::Fine, {{-wide, bend}, {wide, bend}}, false);
+        layPath(drawing, DrawnLayer::Lip, Stroke::Fine, {{-wide, bend}, {wide, bend}}, false);
     }
-    add(drawing, DrawnLayer::CentreLine, Stroke::Centre,
-        {{0, slot + kBeyond_mm}, {0, -1000.0 * lip.length_m - kBeyond_mm}}, false);
-    add(drawing, DrawnLayer::Lip, Stroke::Hidden, {{-wide, 0}, {wide, 0}}, false);
+    layPath(drawing, DrawnLayer::CentreLine, Stroke::Centre,
+            {{0, slot + kBeyond_mm}, {0, -1000.0 * lip.length_m - kBeyond_mm}}, false);
+    layPath(drawing, DrawnLayer::Lip, Stroke::Hidden, {{-wide, 0}, {wide, 0}}, false);
     const std::vector<Eigen::Vector2d> holes = measureTieWire(design).holes;
     for (const Eigen::Vector2d& at : holes) {
-        Primitive& hole = add(drawing, DrawnLayer::Tie, Stroke::Outline,
-                              {{1000.0 * at.y(), -1000.0 * at.x()}}, true);
+        Primitive& hole = layPath(drawing, DrawnLayer::Tie, Stroke::Outline,
+                                  {{1000.0 * at.y(), -1000.0 * at.x()}}, true);
         hole.shape = DrawnShape::Disc;
         hole.fill = Fill::Hollow;
         hole.diameter_mm = 1000.0 * design.tie.holeDiameter_m;
     }
     if (design.tie.place == TiePlace::Lip && holes.size() != 1) {
-        add(drawing, DrawnLayer::Tie, Stroke::Saw, {{0, -1000.0 * design.tie.upLip_m}}, false)
+        layPath(drawing, DrawnLayer::Tie, Stroke::Saw, {{0, -1000.0 * design.tie.upLip_m}}, false)
             .shape = DrawnShape::CrossMark;
     }
     return drawing;
@@ -96,11 +87,11 @@ Drawing drawSheet(const Design& design, const Derived& derived, size_t sheet) {
     }
     back.insert(back.end(), belly.rbegin(), belly.rend());
     Drawing drawing;
-    add(drawing, DrawnLayer::Body, Stroke::Outline, std::move(back), true);
+    layPath(drawing, DrawnLayer::Body, Stroke::Outline, std::move(back), true);
     // Register holes in what is cut off afterwards, the same in every sheet.
     constexpr double kRegister_mm = 2.0, kBeyond_mm = 7.0;
     for (const double x : {-kBeyond_mm, 1000.0 * derived.shape->sizes.length_m + kBeyond_mm}) {
-        Primitive& hole = add(drawing, DrawnLayer::Cuts, Stroke::Outline, {{x, 0}}, true);
+        Primitive& hole = layPath(drawing, DrawnLayer::Cuts, Stroke::Outline, {{x, 0}}, true);
         hole.shape = DrawnShape::Disc;
         hole.diameter_mm = kRegister_mm;
     }
@@ -115,7 +106,7 @@ Drawing drawSheet(const Design& design, const Derived& derived, size_t sheet) {
             corners = {at + Vector2d(-l, -h), at + Vector2d(l, -h), at + Vector2d(l, h),
                        at + Vector2d(-l, h)};
         }
-        add(drawing, DrawnLayer::Cavities, Stroke::Hidden, std::move(corners), true);
+        layPath(drawing, DrawnLayer::Cavities, Stroke::Hidden, std::move(corners), true);
     }
     return drawing;
 }
@@ -128,7 +119,7 @@ Drawing drawOutline(const std::vector<OutlinePoint>& outline, Flank from) {
         }
     }
     Drawing drawing;
-    add(drawing, DrawnLayer::Weights, Stroke::Outline, std::move(corners), true);
+    layPath(drawing, DrawnLayer::Weights, Stroke::Outline, std::move(corners), true);
     return drawing;
 }
 

@@ -53,4 +53,14 @@ ViewFrame levelFrame(DrawnView view) {
     return {view, Vector3d::UnitX(), Vector3d::UnitZ(), -Vector3d::UnitZ()};
 }
 
+Primitive& layPath(Drawing& drawing, DrawnLayer layer, Stroke stroke,
+                   std::vector<Eigen::Vector2d> points_mm, bool closed) {
+    Primitive& p = drawing.emplace_back();
+    p.layer = layer;
+    p.stroke = stroke;
+    p.points_mm = std::move(points_mm);
+    p.closed = closed;
+    return p;
+}
+
 }  // namespace wl

@@ -76,6 +76,10 @@ struct Primitive {
 /// Shapes in the order they are laid over each other.
 using Drawing = std::vector<Primitive>;
 
+/// A chain of points laid over what is there; it may be changed till the next is laid.
+Primitive& layPath(Drawing& drawing, DrawnLayer layer, Stroke stroke,
+                   std::vector<Eigen::Vector2d> points_mm, bool closed = false);
+
 /// Which way a bait is looked at. Side: from port. Top: from above. Front: from ahead.
 enum class DrawnView { Side, Top, Front };
 

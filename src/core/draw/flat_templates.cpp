@@ -13,18 +13,8 @@ using Eigen::Vector2d;
 using Eigen::Vector3d;
 using What = FlatTemplate::What;
 
-Primitive& lay(Drawing& drawing, DrawnLayer layer, Stroke stroke, std::vector<Vector2d> points,
-               bool closed = false) {
-    Primitive& p = drawing.emplace_back();
-    p.layer = layer;
-    p.stroke = stroke;
-    p.points_mm = std::move(points);
-    p.closed = closed;
-    return p;
-}
-
 void write(Drawing& drawing, const Vector2d& at, std::string words) {
-    Primitive& p = lay(drawing, DrawnLayer::Stations, Stroke::Inner, {at});
+    Primitive& p = layPath(drawing, DrawnLayer::Stations, Stroke::Inner, {at});
     p.shape = DrawnShape::Words;
     p.words = std::move(words);
 }
@@ -38,12 +28,12 @@ Drawing halfOf(const BodyCurves& curves) {
     }
     const double length = 1000.0 * curves.length_m();
     Drawing drawing;
-    lay(drawing, DrawnLayer::Body, Stroke::Outline, {{0, 0}, {length, 0}});
-    lay(drawing, DrawnLayer::Body, Stroke::Outline, std::move(edge));
+    layPath(drawing, DrawnLayer::Body, Stroke::Outline, {{0, 0}, {length, 0}});
+    layPath(drawing, DrawnLayer::Body, Stroke::Outline, std::move(edge));
     for (const double knot : curves.knots()) {
         const Section s = curves.at(knot);
-        lay(drawing, DrawnLayer::Stations, Stroke::Fine,
-            {{1000.0 * s.x_m, 0}, {1000.0 * s.x_m, 1000.0 * s.halfWidth_m}});
+        layPath(drawing, DrawnLayer::Stations, Stroke::Fine,
+                {{1000.0 * s.x_m, 0}, {1000.0 * s.x_m, 1000.0 * s.halfWidth_m}});
     }
     return drawing;
 }
@@ -59,18 +49,18 @@ Drawing sectionCard(const Section& s, size_t number) {
     const double half = 1000.0 * s.halfWidth_m, top = 1000.0 * s.back_m, foot = 1000.0 * s.belly_m;
     const double side = half + kCard_mm, widest = 1000.0 * s.widest_m;
     Drawing drawing;
-    lay(drawing, DrawnLayer::Body, Stroke::Outline, std::move(ring), true);
-    lay(drawing, DrawnLayer::Stations, Stroke::Fine,
-        {{-side, foot - kCard_mm},
-         {side, foot - kCard_mm},
-         {side, top + kCard_mm},
-         {-side, top + kCard_mm}},
-        true);
-    lay(drawing, DrawnLayer::CentreLine, Stroke::Centre,
-        {{0, foot - kCard_mm}, {0, top + kCard_mm}});
+    layPath(drawing, DrawnLayer::Body, Stroke::Outline, std::move(ring), true);
+    layPath(drawing, DrawnLayer::Stations, Stroke::Fine,
+            {{-side, foot - kCard_mm},
+             {side, foot - kCard_mm},
+             {side, top + kCard_mm},
+             {-side, top + kCard_mm}},
+            true);
+    layPath(drawing, DrawnLayer::CentreLine, Stroke::Centre,
+            {{0, foot - kCard_mm}, {0, top + kCard_mm}});
     for (const double out : {-1.0, 1.0}) {
-        lay(drawing, DrawnLayer::Stations, Stroke::Saw,
-            {{out * half, widest}, {out * (half + kSlit * kCard_mm), widest}});
+        layPath(drawing, DrawnLayer::Stations, Stroke::Saw,
+                {{out * half, widest}, {out * (half + kSlit * kCard_mm), widest}});
     }
     write(drawing, {-side + 3.0, top + kCard_mm - 2.5}, std::to_string(number));
     return drawing;
@@ -83,11 +73,11 @@ Drawing ownOutline(const BodyCurves& curves, DrawnView view) {
         points.push_back(frame.onPaper_mm(place));
     }
     Drawing drawing;
-    lay(drawing, DrawnLayer::Body, Stroke::Outline, std::move(points), true);
+    layPath(drawing, DrawnLayer::Body, Stroke::Outline, std::move(points), true);
     constexpr double kBeyond_mm = 4.0;
-    lay(drawing, DrawnLayer::CentreLine, Stroke::Centre,
-        {{-kBeyond_mm, 0}, {1000.0 * curves.length_m() + kBeyond_mm, 0}});
-    Primitive& hinge = lay(drawing, DrawnLayer::Hinges, Stroke::Inner, {{0, 0}});
+    layPath(drawing, DrawnLayer::CentreLine, Stroke::Centre,
+            {{-kBeyond_mm, 0}, {1000.0 * curves.length_m() + kBeyond_mm, 0}});
+    Primitive& hinge = layPath(drawing, DrawnLayer::Hinges, Stroke::Inner, {{0, 0}});
     hinge.shape = DrawnShape::PinMark;
     return drawing;
 }
@@ -97,13 +87,13 @@ Drawing finOf(const Fitting& f) {
     const double half = 500.0 * f.size_m;
     const double tall = 1000.0 * (f.area_m2 > 0 ? f.area_m2 / f.size_m : 0.4 * f.size_m);
     Drawing drawing;
-    lay(drawing, DrawnLayer::Fittings, Stroke::Outline,
-        {{-half, 0.25 * tall},
-         {half, 0.75 * tall},
-         {0.72 * half, 0},
-         {half, -0.75 * tall},
-         {-half, -0.25 * tall}},
-        true);
+    layPath(drawing, DrawnLayer::Fittings, Stroke::Outline,
+            {{-half, 0.25 * tall},
+             {half, 0.75 * tall},
+             {0.72 * half, 0},
+             {half, -0.75 * tall},
+             {-half, -0.25 * tall}},
+            true);
     return drawing;
 }
 

@@ -32,10 +32,10 @@ class StepList {
         if (design_.wire.present) {
             cure(add(StepKind::BendWire, 25), design_.building.slowCure_s, WaitPlace::Rack);
         }
-        if (!design_.bores.empty() || !design_.sideWeights.empty()) {
+        if (!design_.bores.empty() || !design_.sideWeights.empty() || !design_.chambers.empty()) {
             BuildStep& lead = add(StepKind::Lead, 10 + 4 * double(design_.bores.size()));
             cure(lead, design_.building.quickCure_s, WaitPlace::Rack);
-            lead.reading = reading(ReadingOf::WithLead, stages().withLead_kg);
+            lead.reading = reading(ReadingOf::WithLead, stages().withLead_kg + wire_kg());
         }
         if (hasEyes()) {
             cure(add(StepKind::FitEyes, 15), design_.building.slowCure_s, WaitPlace::Rack);
@@ -43,6 +43,9 @@ class StepList {
         if (!design_.joints.empty() || !design_.appendages.empty()) {
             add(StepKind::JoinPieces,
                 10 * double(design_.joints.size() + design_.appendages.size()));
+        }
+        if (!design_.buildUps.empty()) {
+            cure(add(StepKind::Putty, 10), design_.building.quickCure_s, WaitPlace::Rack);
         }
         tank(ReadingOf::BeforePaint);
         for (const size_t coat : coatsOf(CoatKind::Paint)) {
@@ -66,6 +69,15 @@ class StepList {
 
   private:
     const StageMasses& stages() const { return d_.mass->stages; }
+
+    // It is laid in before the lead, and summed with what is fitted.
+    double wire_kg() const {
+        double sum = 0;
+        for (const MassItem& item : d_.mass->items) {
+            sum += item.kind == PartKind::Wire ? item.mass_kg : 0.0;
+        }
+        return sum;
+    }
 
     BuildStep& add(StepKind kind, double minutes) {
         BuildStep& step = steps_.emplace_back();
@@ -205,11 +217,11 @@ class StepList {
 
 std::string BuildStep::key() const {
     static constexpr const char* kNames[] = {
-        "make_mould",   "pour",       "trim",         "print",       "turn",          "saw_groove",
-        "glue_halves",  "cut_sheets", "paint_inside", "glue_sheets", "drill_upright", "drill_bores",
-        "drill_flanks", "drill_ends", "saw_slots",    "shape",       "saw_joints",    "cut_pockets",
-        "weigh_body",   "seal",       "clear_holes",  "bend_wire",   "lead",          "fit_eyes",
-        "join_pieces",  "tank_test",  "paint",        "set_lip",     "clear_coat",    "hooks",
+        "pour",       "trim",         "print",       "turn",          "saw_groove",  "glue_halves",
+        "cut_sheets", "paint_inside", "glue_sheets", "drill_upright", "drill_bores", "drill_flanks",
+        "drill_ends", "saw_slots",    "shape",       "saw_joints",    "cut_pockets", "weigh_body",
+        "seal",       "clear_holes",  "bend_wire",   "lead",          "fit_eyes",    "join_pieces",
+        "putty",      "tank_test",    "paint",       "set_lip",       "clear_coat",  "hooks",
         "weigh"};
     std::string name = kNames[size_t(kind)];
     if (kind == StepKind::Seal || kind == StepKind::Paint || kind == StepKind::PaintInside ||
@@ -239,9 +251,10 @@ Design withReading(const Design& design, const Derived& derived, const StepReadi
     Design next = design;
     switch (reading.what) {
         case ReadingOf::Body: {
-            // What was drilled out was as dense as what is left.
-            const StageMasses& s = derived.mass->stages;
-            const double whole = s.drilledBody_kg > 0 ? s.shapedBody_kg / s.drilledBody_kg : 1.0;
+            // What was drilled out was as dense as what is left, side pieces as far off as the
+            // rest.
+            const double drilled = derived.mass->stages.drilledBody_kg;
+            const double whole = drilled > 0 ? derived.shape->reckoning.usedMass_kg / drilled : 1.0;
             Stock& stock = next.pieces.front().stock;
             stock.weighedBody_kg = read_kg * whole;
             if (stock.trust == BodyTrust::DrawnVolume) {  // weighed, it counts

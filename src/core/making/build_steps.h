@@ -10,7 +10,6 @@
 namespace wl {
 
 enum class StepKind {
-    MakeMould,
     Pour,
     Trim,
     Print,
@@ -35,6 +34,7 @@ enum class StepKind {
     Lead,
     FitEyes,
     JoinPieces,
+    Putty,
     TankTest,
     Paint,
     SetLip,
@@ -46,7 +46,9 @@ enum class StepKind {
 /// Where a bait stays while something dries or cures on it.
 enum class WaitPlace { None, Clamp, Mould, Rack, Turner };
 
-/// What the scale is asked at the end of a step.
+/// What the scale is asked at the end of a step. Body: bare, drilled and slotted. WithLead: with
+/// the through-wire as well. BeforePaint: everything but paint and clear coats, lip and hooks put
+/// on for it.
 enum class ReadingOf { Body, Sealed, WithLead, BeforePaint, Finished };
 
 struct StepReading {
@@ -81,10 +83,10 @@ std::vector<BuildStep> buildSteps(const Design& design, const Derived& derived);
 /// nearest is painted first), then the rest as listed. Places in design.coats.
 std::vector<size_t> coatOrder(const Design& design);
 
-/// What a reading does to the design. Body: its weighed mass, freed from what was drilled out of
-/// it, is the stock's from then on (takeMeasured). BeforePaint and Finished: a reading of the tank
-/// test, in place of an earlier one by the scale of that stage. Sealed and WithLead change nothing:
-/// what they differ by is told.
+/// What a reading does to the design. Body: the chain's share of it, made up for what was drilled
+/// out, is the stock's weighed body from then on (takeMeasured). BeforePaint and Finished: a
+/// reading of the tank test, in place of an earlier one by the scale of that stage. Sealed and
+/// WithLead change nothing: what they differ by is told.
 Design withReading(const Design& design, const Derived& derived, const StepReading& reading,
                    double read_kg);
 

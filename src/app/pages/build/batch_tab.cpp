@@ -44,6 +44,7 @@ class BatchTab : public BesidePage {
         calendar_ = new QPushButton(tr("Save for a calendar…"));
         calendar_->setObjectName(QStringLiteral("saveCalendar"));
         calendar_->setToolTip(tr("The steps as an iCalendar file"));
+        calendar_->setEnabled(false);  // before there is a plan
         connect(calendar_, &QPushButton::clicked, this, [this] { saveCalendar(); });
         path_ = new QLineEdit;
         path_->setObjectName(QStringLiteral("calendarPath"));

@@ -2,6 +2,7 @@
 #include <QTimer>
 #include <QVBoxLayout>
 
+#include "app/kit/ask.h"
 #include "app/kit/flow_layout.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
@@ -9,6 +10,8 @@
 #include "app/kit/theme.h"
 #include "app/pages/build/build_tabs.h"
 #include "app/pages/pages.h"
+#include "core/draw/draw_bait.h"
+#include "core/plan/plan_lead.h"
 #include "session/build_words.h"
 
 namespace wl {
@@ -222,7 +225,8 @@ class StepsTab : public QWidget {
                 read_->setText(record.read_kg ? bench_.text(Quantity::Mass, *record.read_kg)
                                               : QString());
             }
-            plan_->setVisible(step->reading->what == ReadingOf::Body && record.read_kg);
+            plan_->setVisible(step->reading->what == ReadingOf::Body && record.read_kg &&
+                              bait_->value() == 1);
         }
         verdict_->setText(record.read_kg && step->reading ? said_.value({key().bait, key().step})
                                                           : QString());
@@ -315,14 +319,47 @@ class StepsTab : public QWidget {
             return;
         }
         Design next = withReading(*design_, *r->derived, reading, read.valueSi);
-        if (next != *design_) {
+        if (at.bait > 0) {
+            if (reading.what == ReadingOf::Body) {
+                said_[{at.bait, at.step}] += QLatin1Char(' ') + ownLead(next);
+            }
+        } else if (next != *design_) {
             bench_.document.endGesture();
             bench_.document.submit(std::move(next), tr("Take the reading of the scale"));
         }
         showStep();
     }
 
-    void anew() { tell(builds().forget(QString::fromStdString(bench_.design().name))); }
+    void anew() {
+        const QString name = QString::fromStdString(bench_.design().name);
+        const Answer answer =
+            ask(this, {tr("Begin all anew"),
+                       tr("All clocks and readings of “%1” are forgotten, of every bait of it. The "
+                          "design stays.")
+                           .arg(name),
+                       tr("Keep them"), tr("Begin anew"), tr("Cancel")});
+        if (answer == Answer::Second) {
+            tell(builds().forget(name));
+        }
+    }
+
+    // One of several whose body is lighter or heavier: the design stays that of the first, and its
+    // own lead is told here.
+    QString ownLead(const Design& read) const {
+        const Result<LeadPlan> plan = planLead(read);
+        if (!plan) {
+            return QStringLiteral("▲ ") + sentence(plan.error(), bench_.bench());
+        }
+        QStringList plugs;
+        for (size_t i = 0; i < plan->plugLengths_m.size(); ++i) {
+            plugs << tr("%1: %2 (%3)")
+                         .arg(QString::fromStdString(boreLetter(i)),
+                              bench_.text(Quantity::Mass, plan->plugMasses_kg[i]),
+                              bench_.text(Quantity::Length, plan->plugLengths_m[i]));
+        }
+        return tr("Lead for this one: %1. The design stays that of bait 1.")
+            .arg(plugs.join(QStringLiteral(", ")));
+    }
 
     Workbench& bench_;
     DesignPtr design_;
