@@ -196,7 +196,7 @@ TEST_CASE("of several baits each body has its own lead, and the design stays tha
     table.selectRow(weigh);
     const double expected = o.derived().mass->stages.drilledBody_kg;
     auto* read = o.window.findChild<QLineEdit*>("stepReading");
-    read->setText(QString::number(1060 * expected, 'f', 3));
+    read->setText(QString::number(1060 * expected, 'f', 2));
     const Design before = o.design();
     o.click("takeReading");
     CHECK(o.design() == before);
