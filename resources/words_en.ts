@@ -192,4 +192,14 @@
         </translation>
     </message>
 </context>
+<context>
+    <name>wl::CostsTab</name>
+    <message numerus="yes">
+        <source>%n bait(s) built in %1 h each by the clocks; %2 h were planned.</source>
+        <translation>
+            <numerusform>%n bait built in %1 h by the clocks; %2 h were planned.</numerusform>
+            <numerusform>%n baits built in %1 h each by the clocks; %2 h were planned.</numerusform>
+        </translation>
+    </message>
+</context>
 </TS>

@@ -5,7 +5,7 @@ packages=(g++ cmake ninja-build git ca-certificates
   qt6-base-dev qt6-base-dev-tools qt6-l10n-tools qt6-svg-dev libqt6svg6
   libqcustomplot-dev libqcustomplot2.1-qt6 libgl1-mesa-dev
   libeigen3-dev libboost-dev libnlopt-dev libnlopt-cxx-dev nlohmann-json3-dev libcli11-dev lib2geom-dev pkg-config
-  libcsv-dev libqpdf-dev lib3mf-dev libical-dev admesh libdxflib-dev locales qt6-serialport-dev libqt6sql6-sqlite sqlite3 catch2 libgsl-dev libbenchmark-dev libcgal-dev libgmp-dev libmpfr-dev
+  libcsv-dev libqpdf-dev lib3mf-dev libocct-data-exchange-dev libocct-modeling-algorithms-dev libical-dev admesh libdxflib-dev locales qt6-serialport-dev libqt6sql6-sqlite sqlite3 catch2 libgsl-dev libbenchmark-dev libcgal-dev libgmp-dev libmpfr-dev
   poppler-utils python3-jsonschema python3-ezdxf desktop-file-utils appstream shared-mime-info xvfb xauth
   libxcb-cursor0 libxkbcommon-x11-0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-render-util0
   libxcb-shape0 libxcb-xinerama0 clang libclang-rt-14-dev clang-format clang-tidy)

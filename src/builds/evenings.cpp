@@ -31,6 +31,7 @@ BenchHours readBenchHours() {
     hours.moulds = places("moulds", hours.moulds);
     hours.rack = places("rack", hours.rack);
     hours.turner = places("turner", hours.turner);
+    hours.printers = places("printers", hours.printers);
     return hours;
 }
 
@@ -45,6 +46,7 @@ void keepBenchHours(const BenchHours& hours) {
     kept.setValue(keyOf("moulds"), hours.moulds);
     kept.setValue(keyOf("rack"), hours.rack);
     kept.setValue(keyOf("turner"), hours.turner);
+    kept.setValue(keyOf("printers"), hours.printers);
 }
 
 Workshop workshopOf(const BenchHours& hours, const QDateTime& from, int weeks) {
@@ -53,6 +55,7 @@ Workshop workshopOf(const BenchHours& hours, const QDateTime& from, int weeks) {
     shop.moulds = hours.moulds;
     shop.rack = hours.rack;
     shop.turner = hours.turner;
+    shop.printers = hours.printers;
     const double now = double(from.toSecsSinceEpoch());
     for (int day = -1; day < 7 * weeks; ++day) {
         const QDate date = from.date().addDays(day);

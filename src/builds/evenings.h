@@ -13,7 +13,7 @@ struct BenchHours {
     std::array<bool, 7> days{true, true, true, true, true, false, false};  ///< Monday first
     QTime from{19, 0};
     double long_s = 2.5 * 3600;
-    int clamps = 4, moulds = 1, rack = 12, turner = 6;
+    int clamps = 4, moulds = 1, rack = 12, turner = 6, printers = 1;
 };
 
 /// From and into the settings of this machine.

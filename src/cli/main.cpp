@@ -7,11 +7,15 @@
 #include <iostream>
 
 #include "cli/answering.h"
+#include "cli/typed_amounts.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
+#include "io/log_answer.h"
+#include "io/log_file.h"
 #include "io/report.h"
 #include "io/schema.h"
 #include "io/shelf.h"
+#include "io/whole_file.h"
 #ifdef WL_WITH_SHEET
 #include <QGuiApplication>
 
@@ -78,6 +82,50 @@ int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] const SheetCall& w
 #else
     return complain("this build has no sheet printer (built without Qt).");
 #endif
+}
+
+// The logs together, written as a log or answered of.
+int waterLog(const std::vector<std::string>& files, const std::string& output, wl::LogQuery query,
+             const std::string& kind, const std::string& deeper, const std::string& shallower) {
+    constexpr size_t kMostBytes = 256u << 20;
+    wl::WaterLog log;
+    for (const std::string& file : files) {
+        const wl::Result<std::string> text = wl::readRegularFile(file, kMostBytes);
+        if (!text) {
+            return fail(text.error());
+        }
+        const wl::Result<wl::WaterLog> read = wl::readLog(*text);
+        if (!read) {
+            return fail(read.error());
+        }
+        wl::mergeLog(log, *read);
+    }
+    if (!output.empty()) {
+        const bool csv = output.ends_with(".csv");
+        if (!csv && !output.ends_with(".json")) {
+            return complain("a log is written as .csv or .json.");
+        }
+        return writeOut(output, csv ? wl::writeLogCsv(log) : wl::writeLogJson(log));
+    }
+    if (!kind.empty()) {
+        const auto* at = std::find(wl::kNoteKinds.begin(), wl::kNoteKinds.end(), kind);
+        if (at == wl::kNoteKinds.end()) {
+            return complain("there are no notes of a kind \"" + kind + "\".");
+        }
+        query.kind = wl::NoteKind(at - wl::kNoteKinds.begin());
+    }
+    for (const auto& [text, into] :
+         {std::pair{&deeper, &query.deeperThan_m}, std::pair{&shallower, &query.shallowerThan_m}}) {
+        if (text->empty()) {
+            continue;
+        }
+        const wl::Result<double> depth = amount(*text, wl::Quantity::Distance);
+        if (!depth) {
+            return fail(depth.error());
+        }
+        *into = *depth;
+    }
+    return writeOut({}, wl::logAnswer(log, query));
 }
 
 int demo(const std::string& name, const Call& call) {
@@ -198,15 +246,29 @@ int run(int argc, char** argv) {
     CLI::App* exportCommand = forDesign(
         app.add_subcommand("export",
                            "The bench sheet (PDF), the templates at true scale (SVG, DXF), or "
-                           "the pieces, their halves or a mould as solids (STL, 3MF); in "
-                           "millimetres"));
+                           "the pieces, their halves or a mould as solids (STL, 3MF, STEP); "
+                           "in millimetres"));
     exportCommand
-        ->add_option("-o,--output", call.output, "File to write: .pdf, .svg, .dxf, .stl or .3mf")
+        ->add_option("-o,--output", call.output,
+                     "File to write: .pdf, .svg, .dxf, .stl, .3mf or .step")
         ->required();
     exportCommand->add_option("--solid", wish.solid, "Of a solid: whole, halves or mould")
         ->check(CLI::IsMember({"whole", "halves", "mould"}));
     exportCommand->add_flag("--holes", wish.holes, "Solids with all that is drilled and cut");
     forPaper(exportCommand);
+    CLI::App* logCommand = app.add_subcommand(
+        "log", "A water log (CSV or JSON): what it teaches of its baits, and what it finds");
+    std::vector<std::string> logs;
+    wl::LogQuery query;
+    std::string deeper, shallower, kind;
+    logCommand->add_option("FILES", logs, "Logs, taken together")->required();
+    logCommand->add_option("-o,--output", call.output,
+                           "File for the log instead of the answer: .csv or .json");
+    logCommand->add_option("--find", query.words, "Only notes with all these words");
+    logCommand->add_option("--bait", query.bait, "Only notes of this bait");
+    logCommand->add_option("--kind", kind, "Only notes of this kind, e.g. depth, catch, lost");
+    logCommand->add_option("--deeper", deeper, "Only depths of at least, e.g. 2 or 6ft");
+    logCommand->add_option("--shallower", shallower, "Only depths of at most");
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
     demoCommand
         ->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")
@@ -235,6 +297,9 @@ int run(int argc, char** argv) {
     if (exportCommand->parsed()) {
         wish.templates = true;
         return sheet(call, wish, argv);
+    }
+    if (logCommand->parsed()) {
+        return waterLog(logs, call.output, query, kind, deeper, shallower);
     }
     if (demoCommand->parsed()) {
         return demo(name, call);

@@ -114,7 +114,11 @@ const std::vector<ShelfField>& shelfFields() {
         {"weed_guard", Q::Number, &E::weedGuard, 0.0, 1.0},
         {"working_min", Q::Number, &E::working_min, 0.01, 100000.0},
         {"cure_h", Q::Number, &E::cure_h, 0.01, 10000.0},
-        {"left", Q::Number, &E::left, 0.0, 1e6}};
+        {"left", Q::Number, &E::left, 0.0, 1e6},
+        {"price", Q::Number, &E::price, 0.0, 1e7},
+        {"pack_count", Q::Number, &E::packCount, 1.0, 1e5},
+        {"pack_mass", Q::Mass, &E::packMass_kg, 1e-4, 200.0},
+        {"pack_length", Q::Distance, &E::packLength_m, 0.01, 1e4}};
     return fields;
 }
 
@@ -126,6 +130,16 @@ bool shelfFieldApplies(ShelfKind kind, std::string_view field) {
     if (field == "left") {
         return kind != K::Stock && kind != K::Metal && kind != K::Line && kind != K::MetricDrill &&
                kind != K::InchDrill;
+    }
+    const bool byMass = kind == K::Stock || kind == K::Metal || kind == K::LipSheet ||
+                        kind == K::Sealer || kind == K::Paint || kind == K::ClearCoat;
+    const bool byPiece = (kind <= K::SoftTail && kind != K::Stock) || kind == K::Shot ||
+                         kind == K::Ball || kind == K::BellyWeight;
+    if (field == "price") {
+        return byMass || byPiece || kind == K::Wire;
+    }
+    if (field == "pack_count" || field == "pack_mass" || field == "pack_length") {
+        return field == "pack_count" ? byPiece : field == "pack_mass" ? byMass : kind == K::Wire;
     }
     switch (kind) {
         case K::Stock:
@@ -267,26 +281,6 @@ MendShelf mendShelfOf(const Shelf& shelf) {
         }
     }
     return mending;
-}
-
-std::vector<ShelfEntry> usedUp(const std::vector<ShelfEntry>& entries, const Design& design) {
-    std::vector<ShelfEntry> changed;
-    for (ShelfEntry e : entries) {
-        if (!e.left || !pieceOf(e)) {
-            continue;
-        }
-        double used = 0;
-        for (const Bore& bore : design.bores) {
-            for (const LeadPiece& piece : bore.pieces) {
-                used += bore.lead == BoreLead::Pieces && piece.name == e.name ? piece.count : 0;
-            }
-        }
-        if (used > 0) {
-            e.left = std::max(0.0, *e.left - used);
-            changed.push_back(std::move(e));
-        }
-    }
-    return changed;
 }
 
 const std::vector<ShelfEntry>& starterEntries() {

@@ -75,6 +75,8 @@ struct ShelfEntry {
     std::optional<double> weedGuard;  ///< 1: has one
     std::optional<double> working_min, cure_h;
     std::optional<double> left;  ///< how many there are; empty: not counted
+    std::optional<double> price;  ///< of a pack, in the maker's own money
+    std::optional<double> packCount, packMass_kg, packLength_m;  ///< what it holds; pieces: 1
     bool weighed = false;        ///< the mass was measured, not typical
     std::string source;
     bool operator==(const ShelfEntry&) const = default;
@@ -147,9 +149,10 @@ bool weighTogether(ShelfEntry& entry, int pieces, double total_kg);
 /// The stocks and hooks a plan that cannot be met is mended with.
 MendShelf mendShelfOf(const Shelf& shelf);
 
-/// The counted entries whose pieces lie in the design's bores, with those taken off what is left
-/// (never under 0). Entries that are not counted are left out.
-std::vector<ShelfEntry> usedUp(const std::vector<ShelfEntry>& entries, const Design& design);
+/// The counted entries whose pieces lie in the design's bores or are fitted to it, with those of so
+/// many baits taken off what is left (never under 0). Entries that are not counted are left out.
+std::vector<ShelfEntry> usedUp(const std::vector<ShelfEntry>& entries, const Design& design,
+                               int baits = 1);
 
 /// The entries and the shelf shipped with the program; read once, never change.
 const std::vector<ShelfEntry>& starterEntries();

@@ -1,8 +1,7 @@
-#include <csv.h>
-
 #include <algorithm>
 
 #include "core/base/decimal.h"
+#include "io/csv_rows.h"
 #include "io/shelf.h"
 
 namespace wl {
@@ -15,19 +14,6 @@ constexpr size_t kMostText = 200;
 std::string keyOf(const ShelfField& field) {
     return std::string(field.name) + std::string(fileSuffix(field.quantity));
 }
-
-std::string quoted(const std::string& text) {
-    if (text.find_first_of(",\"\r\n") == std::string::npos) {
-        return text;
-    }
-    std::string out(csv_write(nullptr, 0, text.data(), text.size()), '\0');
-    csv_write(out.data(), out.size(), text.data(), text.size());
-    return out;
-}
-
-struct Rows {
-    std::vector<std::vector<std::string>> rows{{}};
-};
 
 // One line into an entry; what is wrong with it, or nothing.
 std::string readCell(ShelfEntry& entry, const std::string& key, const std::string& cell) {
@@ -74,14 +60,14 @@ std::string writeShelfCsv(const std::vector<ShelfEntry>& entries) {
     }
     out += ",weighed,source\n";
     for (const ShelfEntry& e : entries) {
-        out += std::string(kShelfKinds[size_t(e.kind)]) + "," + quoted(e.name);
+        out += std::string(kShelfKinds[size_t(e.kind)]) + "," + csvCell(e.name);
         for (const ShelfField& field : shelfFields()) {
             out += ",";
             if (const auto& value = e.*field.member) {
                 out += decimalText(toFile(field.quantity, *value), 12);
             }
         }
-        out += std::string(",") + (e.weighed ? "1" : "") + "," + quoted(e.source) + "\n";
+        out += std::string(",") + (e.weighed ? "1" : "") + "," + csvCell(e.source) + "\n";
     }
     return out;
 }
@@ -90,28 +76,11 @@ Result<std::vector<ShelfEntry>> readShelfCsv(std::string_view text) {
     if (text.size() > kMostBytes) {
         return Error{"file.too_large", "", {}, {}};
     }
-    if (text.starts_with("\xEF\xBB\xBF")) {
-        text.remove_prefix(3);  // byte order mark of spreadsheets
-    }
-    csv_parser parser;
-    if (csv_init(&parser, CSV_STRICT | CSV_STRICT_FINI) != 0) {
+    const auto rows = csvRows(text, kMostEntries);
+    if (!rows) {
         return Error{"shelf.csv_damaged", "", {}, {}};
     }
-    Rows read;
-    auto onField = [](void* data, size_t size, void* rows) {
-        static_cast<Rows*>(rows)->rows.back().emplace_back(
-            data == nullptr ? std::string() : std::string(static_cast<char*>(data), size));
-    };
-    auto onRow = [](int, void* rows) { static_cast<Rows*>(rows)->rows.emplace_back(); };
-    const bool whole =
-        csv_parse(&parser, text.data(), text.size(), onField, onRow, &read) == text.size() &&
-        csv_fini(&parser, onField, onRow, &read) == 0;
-    csv_free(&parser);
-    read.rows.pop_back();
-    if (!whole || read.rows.empty() || read.rows.size() > kMostEntries) {
-        return Error{"shelf.csv_damaged", "", {}, {}};
-    }
-    const std::vector<std::string>& header = read.rows.front();
+    const std::vector<std::string>& header = rows->front();
     for (const std::string& key : header) {
         const bool known =
             key == "kind" || key == "name" || key == "source" || key == "weighed" ||
@@ -122,8 +91,8 @@ Result<std::vector<ShelfEntry>> readShelfCsv(std::string_view text) {
         }
     }
     std::vector<ShelfEntry> entries;
-    for (size_t i = 1; i < read.rows.size(); ++i) {
-        const std::vector<std::string>& row = read.rows[i];
+    for (size_t i = 1; i < rows->size(); ++i) {
+        const std::vector<std::string>& row = (*rows)[i];
         if (row.empty() || (row.size() == 1 && row[0].empty())) {
             continue;
         }

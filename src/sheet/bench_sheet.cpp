@@ -87,7 +87,7 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path,
                                     const SolidTold& told) {
     const QFileInfo file(path);
     const std::string ending = file.suffix().toLower().toStdString();
-    const bool svg = ending == "svg", solid = ending == "stl" || ending == "3mf";
+    const bool svg = ending == "svg", solid = isSolidEnding(ending);
     if (!svg && !solid && ending != "dxf") {
         return Error{"export.unknown_ending", "", {file.fileName().toStdString()}, {}};
     }
@@ -114,7 +114,7 @@ std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
     const QFileInfo file(path);
     if (const QString ending = file.suffix().toLower();
         ending == QLatin1String("svg") || ending == QLatin1String("dxf") ||
-        ending == QLatin1String("stl") || ending == QLatin1String("3mf")) {
+        isSolidEnding(ending.toStdString())) {
         return Error{"export.sheet_is_pdf", "", {file.fileName().toStdString()}, {}};
     }
     const Result<Derived> derived = evaluate(design);

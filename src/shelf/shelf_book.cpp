@@ -1,8 +1,6 @@
 #include "shelf/shelf_book.h"
 
-#include <QDateTime>
 #include <QDir>
-#include <QFile>
 #include <QFileInfo>
 #include <QTimer>
 #include <algorithm>
@@ -56,7 +54,11 @@ SqlOutcome ShelfBook::openBook() {
         fault = store_.check();
     }
     if (fault && fault->isDamaged()) {
-        setAside();
+        store_.close();
+        if (const auto aside = setFileAside(path_)) {
+            notices_.push_back(
+                {"shelf.set_aside", aside->toStdString(), {aside->toStdString()}, {}});
+        }
         fault = store_.open(path_, false);
     }
     int version = 0;
@@ -93,21 +95,6 @@ SqlOutcome ShelfBook::openBook() {
         }
     }
     return std::nullopt;
-}
-
-void ShelfBook::setAside() {
-    store_.close();
-    const QString stamp = QDateTime::currentDateTime().toString(QStringLiteral("yyyyMMdd-hhmmss"));
-    for (int i = 0; i < 100; ++i) {
-        const QString aside = QStringLiteral("%1.damaged-%2%3")
-                                  .arg(path_, stamp, i ? QStringLiteral("-%1").arg(i) : QString());
-        if (!QFileInfo::exists(aside) && QFile::rename(path_, aside)) {
-            // Its journal goes with it: it may be what heals it.
-            QFile::rename(path_ + QStringLiteral("-journal"), aside + QStringLiteral("-journal"));
-            notices_.push_back({"shelf.set_aside", aside.toStdString(), {aside.toStdString()}, {}});
-            return;
-        }
-    }
 }
 
 SqlOutcome ShelfBook::load() {

@@ -62,7 +62,6 @@ class ShelfBook : public QObject {
 
   private:
     SqlOutcome openBook();
-    void setAside();
     SqlOutcome load();
     void show(std::vector<ShelfEntry> entries);
     void lookForChanges();

@@ -5,7 +5,11 @@
 
 namespace wl {
 
-/// The bytes of a file: "stl" (binary) or "3mf". Errors: those of baitSolids, "export.three_mf".
+/// Endings of the files solids are written to.
+bool isSolidEnding(const std::string& ending);
+
+/// The bytes of a file: "stl" (binary), "3mf" or "step". Errors: those of baitSolids,
+/// "export.three_mf", those of stepOf.
 Result<std::string> solidFileOf(const Design& design, const Derived& derived, const SolidWish& wish,
                                 const std::string& ending, std::stop_token stop = {},
                                 const SolidTold& told = {});

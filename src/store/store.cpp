@@ -1,6 +1,8 @@
 #include "store/store.h"
 
 #include <QAtomicInteger>
+#include <QDateTime>
+#include <QFile>
 #include <QSqlDatabase>
 #include <QSqlError>
 #include <QSqlQuery>
@@ -15,6 +17,19 @@ SqlFault faultOf(const QSqlError& error) {
 }
 
 }  // namespace
+
+std::optional<QString> setFileAside(const QString& path) {
+    const QString stamp = QDateTime::currentDateTime().toString(QStringLiteral("yyyyMMdd-hhmmss"));
+    for (int i = 0; i < 100; ++i) {
+        const QString aside = QStringLiteral("%1.damaged-%2%3")
+                                  .arg(path, stamp, i ? QStringLiteral("-%1").arg(i) : QString());
+        if (!QFile::exists(aside) && QFile::rename(path, aside)) {
+            QFile::rename(path + QStringLiteral("-journal"), aside + QStringLiteral("-journal"));
+            return aside;
+        }
+    }
+    return std::nullopt;
+}
 
 Store::Store() {
     static QAtomicInteger<int> count;
@@ -46,6 +61,7 @@ void Store::close() {
 SqlOutcome Store::ask(const QString& statement, const QVariantList& values,
                       const std::function<void(const QSqlQuery&)>& row) {
     QSqlQuery query(QSqlDatabase::database(connection_, false));
+    query.setForwardOnly(true);
     if (!query.prepare(statement)) {
         return faultOf(query.lastError());
     }

@@ -30,6 +30,10 @@ struct Rung {
     std::function<SqlOutcome(Store&)> climb;
 };
 
+/// Renames a damaged file, and its journal (it may be what heals it), to a name of its own beside
+/// it, which is given; nothing where it could not be.
+std::optional<QString> setFileAside(const QString& path);
+
 /// One connection. Nothing here waits for another program: what is held by others is a busy fault
 /// at once. Every statement's outcome is given back. Use from the thread that made it.
 class Store {

@@ -31,9 +31,9 @@ constexpr SentenceRow kRows[] = {
         WL_TR("The file cannot be opened. Check that it is there and readable.")},
     Row{"file.cannot_write",
         WL_TR("The file cannot be written (%w1). Choose another folder; nothing is lost.")},
-    Row{"export.unknown_ending",
-        WL_TR("Templates are written as .svg or .dxf, solids as .stl or .3mf: end the name “%w1” "
-              "with one of these.")},
+    Row{"export.unknown_ending", WL_TR("Templates are written as .svg or .dxf, solids as .stl, "
+                                       ".3mf or .step: end the name “%w1” "
+                                       "with one of these.")},
     Row{"export.sheet_is_pdf",
         WL_TR("The bench sheet is a PDF, and “%w1” a drawing: end the name with .pdf, or save the "
               "templates instead.")},
@@ -176,6 +176,9 @@ constexpr SentenceRow kRows[] = {
             "%w1 cannot be cut out of the solid as it is drawn: the surface passes through itself "
             "there. Change its shape a little, or leave the holes out.")},
     Row{"solid.stopped", WL_TR("Stopped before the solid was done.")},
+    Row{"export.no_step", WL_TR("This Wade Line was built without STEP. Save it as 3MF or STL, or "
+                                "install one that has it.")},
+    Row{"export.step", WL_TR("The STEP file could not be put together. Save it as 3MF or STL.")},
     Row{"export.three_mf", WL_TR("The 3MF file could not be put together. Save it as STL.")},
     Row{"builds.session_only",
         WL_TR(
@@ -426,6 +429,107 @@ constexpr SentenceRow kRows[] = {
     Row{"hook.reaches_tie", WL_TR("%w1 can swing %1 past the line tie and catch the line.")},
     Row{"hook.reaches_lip", WL_TR("%w1 can swing onto the lip and hang there, by %1.")},
     Row{"tank.no_readings", WL_TR("Enter at least one thing seen in the tank.")},
+    // The water log
+    Row{"log.no_bait", WL_TR("Say which bait it was.")},
+    Row{"log.no_number", WL_TR("Copies are counted from 1.")},
+    Row{"log.no_value", WL_TR("Type what was seen.")},
+    Row{"log.out_of_range", WL_TR("No bait does that: look at the figure and its unit.")},
+    Row{"log.wrong_way", WL_TR("The least is more than the most: turn them round.")},
+    Row{"log.not_a_date", WL_TR("Give the day as year-month-day, as 2026-05-30.")},
+    Row{"log.gone", WL_TR("It was taken out in another window meanwhile.")},
+    Row{"log.read_only", WL_TR("The log at %w1 can only be read; nothing was changed.")},
+    Row{"log.busy", WL_TR("Another program holds the log just now. Try again in a moment.")},
+    Row{"log.write_failed",
+        WL_TR("The log could not be written (%w1). What was logged before is whole; what you typed "
+              "still stands.")},
+    Row{"log.set_aside",
+        WL_TR("The log was damaged. It is kept aside as %w1 and a new one was begun.")},
+    Row{"log.newer", WL_TR("The log at %w1 was kept by a newer Wade Line: it can be read, not "
+                           "changed.")},
+    Row{"log.cannot_change", WL_TR("The log at %w1 can be read, not changed.")},
+    Row{"log.session_only",
+        WL_TR("The log cannot be kept at %w1: what you log lasts until the program is closed. Save "
+              "it as a table before that.")},
+    Row{"log.waiting", WL_TR("Another program holds the log at %w1; it is waited for.")},
+    Row{"log.csv_damaged", WL_TR("This is not a table of comma-separated values, or it is cut "
+                                 "short. The log is unchanged.")},
+    Row{"log.csv_header",
+        WL_TR("The table's column “%w1” is none of a log, or missing. The log is unchanged.")},
+    Row{"log.csv_line", WL_TR("Line %w1 of the table cannot be taken: %w2. The log is unchanged.")},
+    Row{"log.not_a_log", WL_TR("This is no water log. The log is unchanged.")},
+    Row{"log.too_new", WL_TR("This log was saved by a newer Wade Line. Update the program to take "
+                             "it in.")},
+    Row{"log.json_entry", WL_TR("The log's entry %w1 cannot be taken: %w2. The log is unchanged.")},
+    Row{"learn.not_read", WL_TR("Nothing of its kind was read yet: the book's band.")},
+    Row{"learn.kin_only", WL_TR("Told by others of its kind; this one was not read yet.")},
+    Row{"learn.too_few", WL_TR("Readings: %1, days: %2. Cannot tell yet which way it is off.")},
+    Row{"learn.quarrel",
+        WL_TR("Readings: %1, days: %2. They do not agree among themselves; look at "
+              "how they were taken.")},
+    Row{"learn.deeper", WL_TR("Runs %3 deeper than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.shallower", WL_TR("Runs %3 shallower than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.quicker", WL_TR("Beats %3 quicker than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.slower", WL_TR("Beats %3 slower than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.wider", WL_TR("Swings %3 wider than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.narrower", WL_TR("Swings %3 less than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.holds_more",
+        WL_TR("Holds to a speed %3 higher than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.holds_less",
+        WL_TR("Blows out at a speed %3 lower than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.sinks_faster", WL_TR("Sinks %3 faster than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.sinks_slower", WL_TR("Sinks %3 slower than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.farther", WL_TR("Flies %3 farther than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.nearer", WL_TR("Flies %3 less far than reckoned. Readings: %1, days: %2.")},
+    Row{"learn.far_from",
+        WL_TR("It was read at other settings only, half as much again or more from these.")},
+    Row{"learn.width_held",
+        WL_TR("Three of a kind have to be read before a band not its own grows narrower.")},
+    Row{"learn.odd_over", WL_TR("It is %1 over what the others lead one to expect. Look whether it "
+                                "was taken or typed wrong; it stays in until you leave it out.")},
+    Row{"learn.odd_under", WL_TR("It is %1 under what the others lead one to expect. Look whether "
+                                 "it was taken or typed wrong; it stays in until you leave it "
+                                 "out.")},
+    Row{"learn.odd_feet",
+        WL_TR("It is %3 times what the others lead one to expect: feet and metres "
+              "mixed up?")},
+    Row{"learn.odd_inches", WL_TR("It is %3 times what the others lead one to expect: inches and "
+                                  "millimetres mixed up?")},
+    Row{"learn.odd_ounces", WL_TR("It is %3 times what the others lead one to expect: ounces and "
+                                  "grams mixed up?")},
+    Row{"learn.odd_twice",
+        WL_TR("It is %3 times what the others lead one to expect: half beats for "
+              "whole ones, or there and back?")},
+    Row{"learn.next_day", WL_TR("A reading on another day narrows its band by %1.")},
+    Row{"learn.same_day",
+        WL_TR("One more reading on the last day's water narrows its band by %1.")},
+    Row{"learn.tick", WL_TR("Another day over a bottom known to lie at what is foretold, does it "
+                            "tick or not: narrows its band by %1.")},
+    Row{"learn.other_copy",
+        WL_TR("Another copy of it read on another day narrows its band by %1.")},
+    Row{"learn.other_bait",
+        WL_TR("Another bait of its kind read on another day narrows its band by %1.")},
+    Row{"learn.other_family", WL_TR("A bait of another kind read narrows its band by %1.")},
+    Row{"learn.next_day_nothing", WL_TR("Another day narrows its band by next to nothing.")},
+    Row{"learn.same_day_nothing",
+        WL_TR("More readings on the last day's water narrow it by next to nothing.")},
+    Row{"learn.tick_nothing", WL_TR("A tick or none narrows its band by next to nothing.")},
+    Row{"learn.other_copy_nothing", WL_TR("Another copy narrows its band by next to nothing.")},
+    Row{"learn.other_bait_nothing",
+        WL_TR("Another bait of its kind narrows its band by next to nothing.")},
+    Row{"learn.other_family_nothing",
+        WL_TR("A bait of another kind narrows its band by next to nothing.")},
+    Row{"learn.copy_deeper",
+        WL_TR("Copy %1 runs %3 deeper than copy %2, beyond what making explains.")},
+    Row{"learn.copy_shallower",
+        WL_TR("Copy %1 runs %3 shallower than copy %2, beyond what making explains.")},
+    Row{"learn.copy_more", WL_TR("Copy %1 reads %3 more than copy %2, beyond what making "
+                                 "explains.")},
+    Row{"learn.copy_less", WL_TR("Copy %1 reads %3 less than copy %2, beyond what making "
+                                 "explains.")},
+    Row{"learn.copies_alike", WL_TR("Copies %1 and %2 are alike within what making allows.")},
+    Row{"learn.copies_unknown",
+        WL_TR("Whether copies %1 and %2 differ cannot be told yet: swim them "
+              "side by side on one outing, twice each or more.")},
     Row{"shelf.csv_damaged", WL_TR("This is not a table of comma-separated values, or it is cut "
                                    "short. The shelf is unchanged.")},
     Row{"shelf.csv_header",

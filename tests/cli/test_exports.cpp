@@ -218,3 +218,76 @@ TEST_CASE("what is to port stays on the left, and the sheet is exported by its e
     CHECK(said("pdfinfo " + pdf).find("792 x 612 pts (letter)") != std::string::npos);
     CHECK(run("export " + bait + " --solid quarters -o " + stl).exit == 2);
 }
+
+TEST_CASE("STEP is read by its own text: closed, to scale, with the volume of the STL") {
+    const std::string here = folder().string();
+    const std::string bait = here + "/step-diver.wade", step = here + "/halves.step",
+                      stl = here + "/halves.stl";
+    REQUIRE(run("demo diver -o " + bait).exit == 0);
+    const auto made = run("export " + bait + " --solid halves -o " + step);
+    if (made.exit != 0) {  // an option of the build
+        CHECK(made.out.find("without STEP") != std::string::npos);
+        return;
+    }
+    REQUIRE(run("export " + bait + " --solid halves -o " + stl).exit == 0);
+    // Part 21 of ISO 10303 read without any library: every face's corners in their order.
+    std::ofstream(here + "/step.py") << R"(
+import re, sys
+text = open(sys.argv[1]).read()
+items = {k: v for k, v in re.findall(r'#(\d+)\s*=\s*(.*?);', text, re.S)}
+refs = lambda t: re.findall(r'#(\d+)', t)
+def point(vertex):
+    at = refs(items[vertex])[0]
+    return tuple(float(x) for x in re.search(r'\(([^()]*)\)\s*\)', items[at]).group(1).split(','))
+def ends(edge):
+    turned = not items[edge].rstrip(')').strip().endswith('.T.')
+    curve = refs(items[edge])[0]
+    a, b = refs(items[curve])[:2]
+    return (b, a) if turned else (a, b)
+volume, edges = 0.0, {}
+for key, text in items.items():
+    if not text.startswith('ADVANCED_FACE'):
+        continue
+    bound = refs(text)[0]
+    loop = refs(items[bound])[0]
+    pairs = [ends(e) for e in refs(items[loop])]
+    if '.F.' in items[bound]:
+        pairs = [(b, a) for a, b in reversed(pairs)]
+    for pair in pairs:
+        edges[pair] = edges.get(pair, 0) + 1
+    (a, b, c) = [point(p[0]) for p in pairs]
+    volume += (a[0] * (b[1] * c[2] - b[2] * c[1]) - a[1] * (b[0] * c[2] - b[2] * c[0])
+               + a[2] * (b[0] * c[1] - b[1] * c[0])) / 6
+loose = sum(n != edges.get((b, a), 0) for (a, b), n in edges.items())
+print(abs(volume), loose, 'MILLI' in open(sys.argv[1]).read())
+)";
+    std::istringstream words(said("/usr/bin/python3 " + here + "/step.py " + step));
+    words.imbue(std::locale::classic());
+    double volume = 0;
+    int loose = -1;
+    std::string milli;
+    words >> volume >> loose >> milli;
+    CHECK(loose == 0);
+    CHECK(milli == "True");
+    CHECK(volume == Approx(admesh(stl).volume).epsilon(1e-5));
+}
+
+TEST_CASE("a log is told of, found in, and turned into the other form") {
+    const std::string here = folder().string();
+    const std::string csv = here + "/log.csv", json = here + "/log.json";
+    std::ofstream(csv) << "what,id,bait,family,date,place,outing,kind,low_si,high_si,reckoned_si\n"
+                          "bait,1,Reed diver,in_line_lip_stout,,,,,,,\n"
+                          "outing,1,,,2026-05-01,weir,,,,,\n"
+                          "note,1,Reed diver,,,,1,depth,2.1,2.1,2.4\n"
+                          "note,2,Reed diver,,,,1,catch,,,\n";
+    REQUIRE(run("log " + csv + " -o " + json).exit == 0);
+    const auto answer =
+        nlohmann::json::parse(run("log " + json + " --kind depth --deeper 6ft").out);
+    REQUIRE(answer["found"].size() == 1);
+    CHECK(answer["found"][0]["low_m"] == 2.1);
+    CHECK(answer["factors"][0]["readings"] == 1);
+    CHECK(run("log " + json + " --kind hats").exit == 2);
+    CHECK(run("log " + here + "/none.csv").exit == 2);
+    std::ofstream(csv) << "what,hat\n";
+    CHECK(run("log " + csv).out.find("hat") != std::string::npos);
+}

@@ -6,6 +6,7 @@
 
 #include "io/design_file.h"
 #include "io/shelf.h"
+#include "io/shelf_costs.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -170,4 +171,65 @@ TEST_CASE("the shelf offers for mending every stock with its range, and hooks al
     for (const Fitting& hook : mending.hooks) {
         CHECK((hook.kind == FittingKind::Treble || hook.kind == FittingKind::SingleHook));
     }
+}
+
+TEST_CASE("what a bait takes is all it is made of, at the shelf's prices, off what is counted") {
+    const Design d = demoDesign();
+    const Derived derived = evaluated(d);
+    std::vector<ShelfEntry> entries;
+    entries.reserve(9);  // held while others are added
+    const auto entry = [&](ShelfKind kind, const std::string& name) -> ShelfEntry& {
+        ShelfEntry& e = entries.emplace_back();
+        e.kind = kind;
+        e.name = name;
+        return e;
+    };
+    ShelfEntry& wood = entry(ShelfKind::Stock, d.pieces[0].stock.material);
+    wood.price = 12;
+    wood.packMass_kg = 2;
+    entry(ShelfKind::LipSheet, d.lip.material).price = 5;  // of no pack: no price
+    const std::string hook = [&] {
+        for (const Fitting& f : d.fittings) {
+            if (isHook(f.kind)) {
+                return f.name;
+            }
+        }
+        return std::string();
+    }();
+    ShelfEntry& hooks = entry(ShelfKind::Treble, hook);
+    hooks.price = 7.5;
+    hooks.packCount = 25;
+    hooks.left = 3;
+    const auto costs = costOf(takenBy(d, derived), entries, 2);
+    const auto of = [&](const std::string& name) {
+        for (const TakenCost& c : costs) {
+            if (c.taken.name == name) {
+                return c;
+            }
+        }
+        FAIL(name);
+        return TakenCost{};
+    };
+    const BodySizes& s = derived.shape->sizes;
+    const double blank =
+        s.length_m * s.maxWidth_m * s.maxHeight_m * derived.shape->reckoning.usedDensity_kg_m3;
+    CHECK(of(wood.name).price.value() == Approx(6 * blank));
+    CHECK(of(d.lip.material).onShelf);
+    CHECK_FALSE(of(d.lip.material).price);
+    const TakenCost hung = of(hook);
+    CHECK(hung.price.value() == Approx(0.3 * hung.taken.pieces));
+    CHECK(hung.after == std::max(0.0, 3.0 - 2 * hung.taken.pieces));
+    CHECK(usedUp(entries, d, 2).size() == 1);
+    CHECK(usedUp(entries, d, 2)[0].left == hung.after);
+    // What goes in is what it weighs, stock and coats apart (cut away, dried).
+    double lead = 0, leadItems = 0;
+    for (const TakenCost& c : costs) {
+        lead += c.taken.kind == TakenKind::Metal ? c.taken.mass_kg : 0;
+    }
+    for (const MassItem& item : derived.mass->items) {
+        leadItems += item.kind == PartKind::Plug ? item.mass_kg : 0;
+    }
+    CHECK(lead == Approx(leadItems));
+    CHECK_FALSE(shelfFieldApplies(ShelfKind::Line, "price"));
+    CHECK(shelfFieldApplies(ShelfKind::Wire, "pack_length"));
 }

@@ -1,13 +1,16 @@
-// The tank school's least squares against GSL's (gsl_multifit_nlinear, GSL 2.7), and first-order
-// doubt against GSL's normal law.
+// The tank school's least squares against GSL's (gsl_multifit_nlinear, GSL 2.7), first-order
+// doubt against GSL's normal law, and what a log teaches against GSL's Cholesky.
 #include <gsl/gsl_blas.h>
 #include <gsl/gsl_cdf.h>
+#include <gsl/gsl_linalg.h>
 #include <gsl/gsl_multifit_nlinear.h>
 
 #include <catch2/catch.hpp>
 #include <cmath>
+#include <random>
 #include <vector>
 
+#include "core/learn/factor_fit.h"
 #include "core/school/tank_school.h"
 #include "core/tank/doubt.h"
 #include "support/sample_bait.h"
@@ -107,5 +110,57 @@ TEST_CASE("one normal error: the chances are GSL's") {
             CHECK(c.sinks == Approx(gsl_cdf_ugaussian_P((-0.1 - net) / spread)).margin(1e-12));
             CHECK(c.floats == Approx(gsl_cdf_ugaussian_Q((0.1 - net) / spread)).margin(1e-12));
         }
+    }
+}
+
+TEST_CASE("a factor by least squares agrees with GSL on the same covariances, seeded") {
+    std::mt19937 random(29);
+    std::uniform_real_distribution<double> uniform(-0.4, 0.4);
+    const Spreads& s = spreadsOf(Learnt::DepthInLine);
+    const double total = s.bookLn() / 1.645;
+    for (int round = 0; round < 20; ++round) {
+        const size_t n = 1 + random() % 12;
+        std::vector<FactorReading> readings(n);
+        for (FactorReading& r : readings) {
+            r.family = int(random() % 2);
+            r.bait = 10 * r.family + int(random() % 2);
+            r.copy = int(random() % 2);
+            r.outing = int(random() % 3);
+            r.setting = uniform(random);
+            r.low = r.high = uniform(random);
+        }
+        const FactorOf of{0, 0, 0, 0, 0.1};
+        const auto shared = [&](const FactorOf& a, const FactorOf& b) {
+            const bool bait = a.bait == b.bait;
+            const double kin =
+                s.maker + (a.family == b.family ? s.family : 0) + (bait ? s.bait : 0);
+            return kin * total * total + (bait ? s.slope * s.slope * a.setting * b.setting : 0) +
+                   (bait && a.copy == b.copy ? s.copy * s.copy : 0);
+        };
+        gsl_matrix* k = gsl_matrix_alloc(n, n);
+        gsl_vector *y = gsl_vector_alloc(n), *x = gsl_vector_alloc(n), *c = gsl_vector_alloc(n);
+        for (size_t i = 0; i < n; ++i) {
+            for (size_t j = 0; j < n; ++j) {
+                double v = shared(readings[i], readings[j]);
+                v += readings[i].outing == readings[j].outing ? s.outing * s.outing : 0;
+                v += i == j ? s.reading * s.reading : 0;
+                gsl_matrix_set(k, i, j, v);
+            }
+            gsl_vector_set(y, i, readings[i].low);
+            gsl_vector_set(c, i, shared(of, readings[i]));
+        }
+        gsl_linalg_cholesky_decomp1(k);
+        gsl_linalg_cholesky_solve(k, y, x);
+        double mean = 0, taken = 0;
+        gsl_blas_ddot(c, x, &mean);
+        gsl_linalg_cholesky_solve(k, c, x);
+        gsl_blas_ddot(c, x, &taken);
+        const FactorFit fit(s, readings, {}, {true, true, true, 0.05});
+        CHECK(fit.factor(of).mean_() == Approx(mean).epsilon(1e-6).margin(1e-9));
+        CHECK(fit.factor(of).sd() == Approx(std::sqrt(shared(of, of) - taken)).epsilon(1e-6));
+        gsl_matrix_free(k);
+        gsl_vector_free(y);
+        gsl_vector_free(x);
+        gsl_vector_free(c);
     }
 }

@@ -24,7 +24,11 @@ QString fieldTitle(std::string_view name) {
         {"weed_guard", ShelfWindow::tr("Weed guard")},
         {"working_min", ShelfWindow::tr("Working, min")},
         {"cure_h", ShelfWindow::tr("Cure, h")},
-        {"left", ShelfWindow::tr("Left")}};
+        {"left", ShelfWindow::tr("Left")},
+        {"price", ShelfWindow::tr("Pack costs")},
+        {"pack_count", ShelfWindow::tr("Pack of")},
+        {"pack_mass", ShelfWindow::tr("Pack of")},
+        {"pack_length", ShelfWindow::tr("Pack of")}};
     for (const auto& [key, title] : titles) {
         if (name == key) {
             return title;

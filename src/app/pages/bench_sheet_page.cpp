@@ -204,7 +204,7 @@ class TemplateSaver : public QWidget {
             file = QFileDialog::getSaveFileName(
                 window(), tr("Save the templates"), QStringLiteral("templates.svg"),
                 tr("SVG drawing (*.svg);;DXF drawing (*.dxf);;STL solid (*.stl);;3MF solid "
-                   "(*.3mf)"));
+                   "(*.3mf);;STEP solid (*.step)"));
         }
         if (file.isEmpty()) {
             return;

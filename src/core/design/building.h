@@ -14,6 +14,7 @@ struct Building {
     double sealTightens_m = 0.00015;   ///< slots and holes, by what soaks in and lies on
     double clampTime_s = 12 * 3600.0;  ///< of glued halves and sheets
     double resinCure_s = 2 * 3600.0;   ///< in the mould
+    double printTime_s = 6 * 3600.0;   ///< the printer works on one bait
     bool operator==(const Building&) const = default;
 };
 

@@ -221,6 +221,8 @@ void describe(V& v, Building& b) {
              told("Glued halves stay clamped for"));
     v.number("resin_cure", Q::Hours, b.resinCure_s, 60.0, 7 * 86400.0,
              told("Resin stays in the mould for"));
+    v.number("print_time", Q::Hours, b.printTime_s, 60.0, 7 * 86400.0,
+             told("The printer works on one for"));
 }
 
 template <class V>

@@ -181,7 +181,7 @@ class StepList {
                 drillAll();
                 break;
             case MakeKind::Printed:
-                add(StepKind::Print, 10);
+                cure(add(StepKind::Print, 10), design_.building.printTime_s, WaitPlace::Printer);
                 add(StepKind::Trim, 20);
                 drillAll();
                 break;

@@ -319,6 +319,8 @@ int Workshop::placesOf(WaitPlace place) const {
             return rack;
         case WaitPlace::Turner:
             return turner;
+        case WaitPlace::Printer:
+            return printers;
         case WaitPlace::None:
             break;
     }

@@ -30,6 +30,7 @@ struct Workshop {
     int moulds = 1;
     int rack = 12;
     int turner = 6;
+    int printers = 1;
     int placesOf(WaitPlace place) const;
 };
 

@@ -25,7 +25,7 @@ class ChoicesTab : public BesidePage {
         take_->setObjectName(QStringLiteral("takeChoice"));
         take_->setEnabled(false);
         used_->setObjectName(QStringLiteral("piecesUsed"));
-        used_->setToolTip(tr("When this bait is built: its counted pieces are fewer on the shelf"));
+        used_->setToolTip(tr("When this bait is built: its counted pieces, hooks and eyes are fewer on the shelf"));
         words_->setObjectName(QStringLiteral("choiceWords"));
         words_->setWordWrap(true);
         words_->setTextInteractionFlags(Qt::TextSelectableByMouse);

@@ -184,6 +184,7 @@ class BatchTab : public BesidePage {
         places(tr("Places on the drying rack"), "placesRack", hours_.rack);
         places(tr("Clamps"), "placesClamps", hours_.clamps);
         places(tr("Moulds"), "placesMoulds", hours_.moulds);
+        places(tr("Printers"), "placesPrinters", hours_.printers);
         return sheet;
     }
 

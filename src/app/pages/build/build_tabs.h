@@ -11,5 +11,7 @@ QWidget* makeStepsTab(Workbench& bench);
 QWidget* makeBatchTab(Workbench& bench);
 /// The mould and what is poured, and what coats and filler take.
 QWidget* makeAmountsTab(Workbench& bench);
+/// What it takes off the shelf, what that costs, and the hours.
+QWidget* makeCostsTab(Workbench& bench);
 
 }  // namespace wl

@@ -1,0 +1,171 @@
+#include "app/kit/form.h"
+#include "app/kit/plain_label.h"
+#include "app/kit/plain_table.h"
+#include "app/kit/theme.h"
+#include "app/pages/build/build_tabs.h"
+#include "core/making/build_steps.h"
+#include "io/shelf_costs.h"
+#include "session/sentence_text.h"
+
+namespace wl {
+namespace {
+
+constexpr double kHour_s = 3600.0;
+
+QString money(double amount) {
+    return QLocale().toString(amount, 'f', 2);
+}
+
+class CostsTab : public QWidget {
+    Q_DECLARE_TR_FUNCTIONS(wl::CostsTab)
+  public:
+    explicit CostsTab(Workbench& bench)
+        : bench_(bench),
+          table_(new PlainTable(QStringLiteral("takenTable"), tr("What it takes"))),
+          sum_(plainLabel()),
+          hours_(plainLabel()),
+          off_(new QPushButton(tr("Take it off the shelf"))) {
+        sum_->setObjectName(QStringLiteral("costSum"));
+        hours_->setObjectName(QStringLiteral("costHours"));
+        off_->setObjectName(QStringLiteral("takeOffShelf"));
+        off_->setToolTip(tr("What is counted there is fewer by what all these baits take"));
+        sum_->setFont(type(Type::Body, true));
+        for (QLabel* label : {sum_, hours_}) {
+            label->setWordWrap(true);
+        }
+        table_->setWhole();
+        auto* baits = new Form(bench, tr("How many"));
+        baits->field(QStringLiteral("/building/baits"));
+        baits->note(
+            tr("Prices and packs stand on the shelf (Tools, Shelf), in your own money. What "
+               "breaks, and saw cuts, are not in it."));
+        auto* layout = new QVBoxLayout(this);
+        layout->setContentsMargins(0, 0, 0, 0);
+        layout->addWidget(formColumn({sum_, hours_, table_, off_, baits}));
+        connect(&bench.evaluator, &Evaluator::resultsChanged, this, [this] { fill(); });
+        connect(&bench, &Workbench::benchChanged, this, [this] { fill(); });
+        connect(&bench.builds, &BuildBook::changed, this, [this] { fill(); });
+        connect(&bench.shelf, &ShelfBook::changed, this, [this] { fill(); });
+        connect(off_, &QPushButton::clicked, this, [this] { takeOff(); });
+    }
+
+  protected:
+    void showEvent(QShowEvent* event) override {
+        QWidget::showEvent(event);
+        fill();
+    }
+
+  private:
+    QString amount(const Taken& t, int baits) const {
+        if (t.pieces > 0) {
+            return QString::number(t.pieces * baits);
+        }
+        return t.length_m > 0 ? bench_.text(Quantity::Length, baits * t.length_m)
+                              : bench_.text(Quantity::Mass, baits * t.mass_kg);
+    }
+
+    void fill() {
+        const ResultsPtr r = bench_.results();
+        if (!isVisible() || !r || !r->derived) {
+            return;
+        }
+        const int baits = r->design->building.baits;
+        const auto costs = costOf(takenBy(*r->design, *r->derived), bench_.shelf.entries(), baits);
+        QList<QStringList> rows;
+        double sum = 0;
+        int unpriced = 0;
+        for (const TakenCost& c : costs) {
+            sum += c.price.value_or(0.0);
+            unpriced += c.price ? 0 : 1;
+            const QString left = c.after && baits * c.taken.pieces > *c.left
+                                     ? tr("▲ only %1 there").arg(*c.left)
+                                 : c.after ? tr("%1 of %2").arg(*c.after).arg(*c.left)
+                                           : QStringLiteral("–");
+            rows << QStringList{
+                c.name.empty()
+                    ? tr("wire, %1").arg(bench_.text(Quantity::Thickness, c.taken.wire_m))
+                    : QString::fromStdString(c.name),
+                amount(c.taken, 1), amount(c.taken, baits),
+                c.price     ? money(*c.price)
+                : c.onShelf ? tr("no price")
+                            : tr("not on the shelf"),
+                left};
+        }
+        table_->setRows({tr("Thing"), tr("one takes"), tr("all %1").arg(baits), tr("one costs"),
+                         tr("then left")},
+                        rows);
+        sum_->setText(unpriced == 0
+                          ? tr("One costs %1, all %2 cost %3.")
+                                .arg(money(sum))
+                                .arg(baits)
+                                .arg(money(baits * sum))
+                          : tr("One costs %1 and what has no price yet (%2 of %3 things).")
+                                .arg(money(sum))
+                                .arg(unpriced)
+                                .arg(costs.size()));
+        showHours(*r, baits);
+        const auto used = usedUp(bench_.shelf.entries(), *r->design, baits);
+        off_->setEnabled(!used.empty());
+    }
+
+    // As planned, and as the clocks of the baits built so far had it.
+    void showHours(const Results& r, int baits) {
+        const QString name = QString::fromStdString(r.design->name);
+        const auto steps = buildSteps(*r.design, *r.derived);
+        double planned = 0, taken = 0;
+        int built = 0;
+        for (const BuildStep& step : steps) {
+            planned += step.work_s;
+        }
+        for (int bait = 0; bait < baits; ++bait) {
+            double worked = 0;
+            bool whole = true;
+            for (const BuildStep& step : steps) {
+                const StepRecord record =
+                    bench_.builds.recordOf({name, bait, QString::fromStdString(step.key())});
+                whole = whole && record.state == StepRecord::State::Done;
+                worked += record.workedBy_s(bench_.builds.now());
+            }
+            built += whole ? 1 : 0;
+            taken += whole ? worked : 0.0;
+        }
+        const auto text = [](double seconds) {
+            return QLocale().toString(seconds / kHour_s, 'f', 1);
+        };
+        hours_->setText(
+            built > 0 ? tr("%n bait(s) built in %1 h each by the clocks; %2 h were planned.",
+                           nullptr, built)
+                            .arg(text(taken / built), text(planned))
+                      : tr("About %1 h of work each, by the usual times of the steps; the clocks "
+                           "of those you build take their place.")
+                            .arg(text(planned)));
+    }
+
+    void takeOff() {
+        const auto used =
+            usedUp(bench_.shelf.entries(), bench_.design(), bench_.design().building.baits);
+        if (const auto error = bench_.shelf.putAll(used)) {
+            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+            return;
+        }
+        QStringList left;
+        for (const ShelfEntry& e : used) {
+            left << tr("%1: %2 left").arg(QString::fromStdString(e.name)).arg(*e.left);
+        }
+        bench_.say(tr("Off the shelf. %1.").arg(left.join(QStringLiteral(", "))));
+    }
+
+    Workbench& bench_;
+    PlainTable* table_;
+    QLabel* sum_;
+    QLabel* hours_;
+    QPushButton* off_;
+};
+
+}  // namespace
+
+QWidget* makeCostsTab(Workbench& bench) {
+    return new CostsTab(bench);
+}
+
+}  // namespace wl

@@ -1,0 +1,144 @@
+#include "core/learn/log_readings.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+namespace wl {
+namespace {
+
+// Numbers of names in the order of the log.
+struct Numbers {
+    std::map<std::string, int> makers, families, baits;
+    static int of(std::map<std::string, int>& names, const std::string& name) {
+        return names.emplace(name, int(names.size())).first->second;
+    }
+    static int known(const std::map<std::string, int>& names, const std::string& name) {
+        const auto at = names.find(name);
+        return at == names.end() ? -1 : at->second;
+    }
+};
+
+Numbers numbersOf(const WaterLog& log) {
+    Numbers numbers;
+    Numbers::of(numbers.makers, {});  // the log's own
+    for (const LogBait& b : log.baits) {
+        Numbers::of(numbers.makers, b.maker);
+        Numbers::of(numbers.families, b.family);
+        Numbers::of(numbers.baits, b.bait);
+    }
+    return numbers;
+}
+
+double ratioLn(double seen, double reckoned) {
+    return std::log(seen / reckoned);
+}
+
+}  // namespace
+
+std::optional<Learnt> learntOf(NoteKind kind, const std::string& family) {
+    switch (kind) {
+        case NoteKind::Depth:
+            return family.rfind("in_line_lip", 0) == 0 ? Learnt::DepthInLine : Learnt::DepthSteep;
+        case NoteKind::Beats:
+            return Learnt::Beats;
+        case NoteKind::Swing:
+            return Learnt::Swing;
+        case NoteKind::BlowOut:
+            return Learnt::BlowOut;
+        case NoteKind::Sink:
+            return Learnt::Sink;
+        case NoteKind::Cast:
+            return Learnt::Cast;
+        default:
+            return std::nullopt;
+    }
+}
+
+LogReadings readingsOf(const WaterLog& log, Learnt quantity) {
+    LogReadings out;
+    const Numbers numbers = numbersOf(log);
+    for (size_t i = 0; i < log.notes.size(); ++i) {
+        const LogNote& n = log.notes[i];
+        const LogBait* bait = log.bait(n.bait);
+        if (!n.use || bait == nullptr || learntOf(n.kind, bait->family) != quantity || faultOf(n) ||
+            !n.reckoned || *n.reckoned == 0) {
+            continue;
+        }
+        FactorReading r;
+        r.as = n.as;
+        const double low = n.low.value_or(0.0), high = n.high.value_or(0.0);
+        // A bound at or beyond nothing tells nothing; a value there has no ratio.
+        const bool lowTells = low / *n.reckoned > 0, highTells = high / *n.reckoned > 0;
+        if ((r.as != SeenAs::AtMost && !lowTells) || (r.as != SeenAs::AtLeast && !highTells)) {
+            continue;
+        }
+        r.low = r.as == SeenAs::AtMost ? 0.0 : ratioLn(low, *n.reckoned);
+        r.high = r.as == SeenAs::AtLeast ? 0.0
+                 : r.as == SeenAs::Value ? r.low
+                                         : ratioLn(high, *n.reckoned);
+        r.maker = Numbers::known(numbers.makers, bait->maker);
+        r.family = Numbers::known(numbers.families, bait->family);
+        r.bait = Numbers::known(numbers.baits, bait->bait);
+        r.copy = int(n.copy);
+        const double usual = n.usual.value_or(*n.reckoned);
+        r.setting = usual / *n.reckoned > 0 ? ratioLn(*n.reckoned, usual) : 0.0;
+        const LogOuting* outing = log.outing(n.outing);
+        constexpr int kOwnOutings = 1 << 30;
+        r.outing = outing != nullptr ? int(n.outing) : kOwnOutings + int(i);
+        r.speedMeasured = outing != nullptr && outing->speedMeasured;
+        out.readings.push_back(r);
+        out.notes.push_back(i);
+    }
+    if (out.readings.size() > FactorFit::kMost) {
+        const auto extra = long(out.readings.size() - FactorFit::kMost);
+        out.readings.erase(out.readings.begin(), out.readings.begin() + extra);
+        out.notes.erase(out.notes.begin(), out.notes.begin() + extra);
+    }
+    return out;
+}
+
+FactorOf factorOf(const WaterLog& log, const std::string& bait, std::int64_t copy,
+                  const std::string& family, const std::string& maker, double setting) {
+    const Numbers numbers = numbersOf(log);
+    FactorOf of;
+    of.maker = Numbers::known(numbers.makers, maker);
+    of.family = Numbers::known(numbers.families, family);
+    of.bait = Numbers::known(numbers.baits, bait);
+    of.copy = int(copy);
+    of.setting = std::isfinite(setting) ? setting : 0.0;
+    return of;
+}
+
+Scoreboard scoreOf(const WaterLog& log, NoteKind kind) {
+    Scoreboard score;
+    double book = 0, told = 0;
+    size_t values = 0;
+    for (const LogNote& n : log.notes) {
+        if (n.kind != kind || !n.use || !n.foretold || !n.foretoldLow || !n.foretoldHigh ||
+            faultOf(n)) {
+            continue;
+        }
+        ++score.told;
+        const double least = std::min(*n.foretoldLow, *n.foretoldHigh);
+        const double most = std::max(*n.foretoldLow, *n.foretoldHigh);
+        const bool inside = n.as == SeenAs::Value     ? *n.low >= least && *n.low <= most
+                            : n.as == SeenAs::AtLeast ? *n.low <= most
+                            : n.as == SeenAs::AtMost  ? *n.high >= least
+                                                      : *n.low <= most && *n.high >= least;
+        score.inside += inside ? 1 : 0;
+        if (n.as == SeenAs::Value && n.reckoned && *n.low / *n.reckoned > 0 &&
+            *n.low / *n.foretold > 0) {
+            ++values;
+            book += std::pow(std::log(*n.low / *n.reckoned), 2);
+            told += std::pow(std::log(*n.low / *n.foretold), 2);
+        }
+    }
+    if (values > 0) {
+        score.offBook = std::sqrt(book / double(values));
+        score.offTold = std::sqrt(told / double(values));
+    }
+    return score;
+}
+
+}  // namespace wl

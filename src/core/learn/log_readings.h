@@ -1,0 +1,35 @@
+// Notes of a log as readings of factors.
+#pragma once
+
+#include "core/learn/factor_told.h"
+#include "core/learn/water_log.h"
+
+namespace wl {
+
+/// What a note of that kind teaches of a bait of that family; nothing for what is only told.
+std::optional<Learnt> learntOf(NoteKind kind, const std::string& family);
+
+/// A log's readings of one quantity, and the notes they come from (places in log.notes).
+struct LogReadings {
+    std::vector<FactorReading> readings;
+    std::vector<size_t> notes;
+};
+/// Only notes that are used, measured and were reckoned, in the order of the log. Notes of no
+/// outing are each an outing of their own.
+LogReadings readingsOf(const WaterLog& log, Learnt quantity);
+
+/// Whose factor that of a copy of a bait is, by the numbers readingsOf gives; under 0 where the
+/// log has nothing of the kind. `setting`: ln(reckoned here / at the bait's usual setting).
+FactorOf factorOf(const WaterLog& log, const std::string& bait, std::int64_t copy,
+                  const std::string& family, const std::string& maker, double setting);
+
+/// How often what was seen lay in the band foretold.
+struct Scoreboard {
+    size_t told = 0;  ///< notes with a band
+    size_t inside = 0;
+    double offBook = 0.0;  ///< root of the mean square of ln(seen / reckoned), of values
+    double offTold = 0.0;  ///< the same by what was foretold with the factor
+};
+Scoreboard scoreOf(const WaterLog& log, NoteKind kind);
+
+}  // namespace wl

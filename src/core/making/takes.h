@@ -1,0 +1,31 @@
+// What a bait takes of what lies on the shelf.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/reckon/evaluate.h"
+
+namespace wl {
+
+/// Stock: wood, sheet, resin or filament, as bought before it is cut. Metal: of plugs and weights
+/// cut to size. LipSheet: what the lip leaves of its sheet. Pieces: lead in whole pieces. Fitting:
+/// hooks, rings, eyes and the like. Coat: as it comes out of the tin.
+enum class TakenKind { Stock, Metal, LipSheet, Pieces, Fitting, Wire, Coat };
+
+/// So much of one thing. Only what its kind is counted by is over 0: pieces, mass, or length.
+struct Taken {
+    TakenKind kind = TakenKind::Stock;
+    std::string name;
+    int pieces = 0;
+    double mass_kg = 0.0;
+    double length_m = 0.0;
+    double wire_m = 0.0;  ///< diameter of a wire, which has no name of its own
+};
+
+/// Of one bait, each thing once. Carved stock is its squared blank, turned stock a round one, a
+/// sheet the rectangle round the side view; the cut itself and what breaks is not in it. Resin and
+/// filler come with the waste of the mould.
+std::vector<Taken> takenBy(const Design& design, const Derived& derived);
+
+}  // namespace wl
