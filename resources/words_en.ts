@@ -18,10 +18,10 @@
         </translation>
     </message>
     <message numerus="yes">
-        <source>%n test(s)</source>
+        <source>%n note(s)</source>
         <translation>
-            <numerusform>one test</numerusform>
-            <numerusform>%n tests</numerusform>
+            <numerusform>one note</numerusform>
+            <numerusform>%n notes</numerusform>
         </translation>
     </message>
     <message numerus="yes">
@@ -199,6 +199,40 @@
         <translation>
             <numerusform>%n bait built in %1 h by the clocks; %2 h were planned.</numerusform>
             <numerusform>%n baits built in %1 h each by the clocks; %2 h were planned.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::FindTab</name>
+    <message numerus="yes">
+        <source>%n note(s)</source>
+        <translation>
+            <numerusform>one note</numerusform>
+            <numerusform>%n notes</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n note(s) saved to %1.</source>
+        <translation>
+            <numerusform>One note saved to %1.</numerusform>
+            <numerusform>%n notes saved to %1.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n entry(s) taken in; what was there already was left as it is.</source>
+        <translation>
+            <numerusform>One entry taken in; what was there already was left as it is.</numerusform>
+            <numerusform>%n entries taken in; what was there already was left as it is.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::TroubleTab</name>
+    <message numerus="yes">
+        <source>%1 (%n minute(s))</source>
+        <translation>
+            <numerusform>%1 (one minute)</numerusform>
+            <numerusform>%1 (%n minutes)</numerusform>
         </translation>
     </message>
 </context>

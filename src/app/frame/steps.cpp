@@ -138,9 +138,11 @@ QString stepsDone(const Workbench& bench, const Results& r) {
                      : tr("%1 of %2 done").arg(done).arg(steps.size());
 }
 
-QString testCount(const Workbench&, const Results& r) {
-    const int tests = int(r.design->log.size());
-    return tests == 0 ? tr("no test yet") : tr("%n test(s)", nullptr, tests);
+QString logged(const Workbench& bench, const Results& r) {
+    const auto& notes = bench.log.log().notes;
+    const auto count = std::count_if(notes.begin(), notes.end(),
+                                     [&r](const LogNote& n) { return n.bait == r.design->name; });
+    return count == 0 ? tr("nothing logged") : tr("%n note(s)", nullptr, int(count));
 }
 
 QString dash() {
@@ -226,13 +228,7 @@ const std::vector<StepEntry>& stepTable() {
          "build",
          stepsDone,
          dash},
-        {Step::WaterLog,
-         tr("Water log"),
-         makeWaterLogPage,
-         {"/log"},
-         "water-log",
-         testCount,
-         nullptr},
+        {Step::WaterLog, tr("Water log"), makeWaterLogPage, {"/log"}, "water-log", logged, nullptr},
     };
     return table;
 }

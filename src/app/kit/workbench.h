@@ -13,6 +13,7 @@
 #include "session/bait.h"
 #include "session/sentence_text.h"
 #include "shelf/shelf_book.h"
+#include "waterlog/log_book.h"
 
 namespace wl {
 
@@ -56,7 +57,9 @@ class Workbench : public QObject {
           shelf(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
                 QStringLiteral("/shelf.sqlite")),
           builds(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
-                 QStringLiteral("/builds.sqlite")) {
+                 QStringLiteral("/builds.sqlite")),
+          log(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
+              QStringLiteral("/water-log.sqlite")) {
         // It was drawn against the bait as it stood.
         connect(&document, &Document::designChanged, this, [this] { setDashed({}); });
     }
@@ -66,6 +69,7 @@ class Workbench : public QObject {
     Evaluator& evaluator = bait.evaluator;
     ShelfBook shelf;    ///< one for every design and window
     BuildBook builds;   ///< what has been done of each, at the bench
+    LogBook log;        ///< what each did at the water
     ScaleReader scale;  ///< closed until the maker connects one
     /// Pictures outside the design the maker chose or agreed to open; no other path in a design is
     /// ever opened.

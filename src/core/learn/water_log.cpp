@@ -178,6 +178,7 @@ const std::vector<LogField<LogNote>>& logFields() {
         {"low_si", &N::low, Q::Number, -kAny, kAny},
         {"high_si", &N::high, Q::Number, -kAny, kAny},
         {"words", &N::words, Q::Number, 0, 0, kMostWords},
+        {"cause", &N::cause},
         {"use", &N::use},
         {"reckoned_si", &N::reckoned, Q::Number, -kAny, kAny},
         {"usual_si", &N::usual, Q::Number, -kAny, kAny},

@@ -93,6 +93,7 @@ struct LogNote {
     SeenAs as = SeenAs::Value;
     std::optional<double> low, high;  ///< SI of its quantity; of a value both the same
     std::string words;
+    std::string cause;  ///< of Tuned: what was found to be behind it (kCauseNames), or empty
     bool use = true;                 ///< learnt from
     std::optional<double> reckoned;  ///< without any factor, at the outing's settings
     std::optional<double> usual;     ///< the same at the bait's own settings

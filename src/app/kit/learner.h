@@ -1,0 +1,67 @@
+// What the log teaches of the bait on the bench, reckoned beside the window.
+#pragma once
+
+#include "app/kit/workbench.h"
+#include "core/forecast/foretell.h"
+#include "core/learn/factor_said.h"
+#include "session/beside.h"
+
+namespace wl {
+
+/// One measured kind of note, as it would be read next.
+struct LearntFigure {
+    NoteKind kind = NoteKind::Depth;
+    double reckoned = 0.0;  ///< without a factor, on the outing that is set
+    double usual = 0.0;     ///< the same at the bait's own settings
+    std::optional<Learnt> learnt;
+    FactorTold told;  ///< the book where nothing is learnt
+    std::vector<Error> said;
+    std::vector<ReadingWorth> worth;
+    std::vector<std::pair<std::int64_t, OddReading>> odd;  ///< by notes
+    double low() const { return std::min(reckoned * told.next.low, reckoned * told.next.high); }
+    double high() const { return std::max(reckoned * told.next.low, reckoned * told.next.high); }
+    double middle() const { return reckoned * told.next.middle; }
+};
+
+/// Follows bait, log, copy and outing; latest wins. One for a workbench.
+class Learner : public QObject {
+    Q_OBJECT
+  public:
+    static Learner& of(Workbench& bench);
+
+    const std::vector<LearntFigure>& figures() const { return figures_; }
+    const LearntFigure* figure(NoteKind kind) const;
+    const std::string& family() const { return family_; }
+    /// What is shown belongs to bait, log, copy and outing as they stand.
+    bool isCurrent() const;
+
+    std::int64_t copy() const { return copy_; }
+    void setCopy(std::int64_t copy);
+    /// The outing notes go to; 0 for none.
+    std::int64_t outing() const { return outing_; }
+    void setOuting(std::int64_t outing);
+    /// Whether the log's factors are used at all; kept between sessions.
+    bool learns() const { return learns_; }
+    void setLearns(bool on);
+    /// The speed it blows out at is reckoned as well from here on: some 300 ms more.
+    void wantSpeeds();
+
+  signals:
+    void changed();
+
+  private:
+    explicit Learner(Workbench& bench);
+    void look();
+    void again();
+
+    Workbench& bench_;
+    std::vector<LearntFigure> figures_;
+    std::string family_;
+    std::int64_t copy_ = 1, outing_ = 0;
+    bool learns_ = true, speeds_ = false;
+    quint64 wanted_ = 1, done_ = 0;  ///< what was asked for, and what stands
+    quint64 revision_ = 0;
+    Beside beside_;  // last: its thread ends before what it reports to
+};
+
+}  // namespace wl

@@ -1,0 +1,403 @@
+#include <QComboBox>
+#include <QDate>
+#include <QFileDialog>
+#include <QFormLayout>
+#include <QImageReader>
+#include <QPushButton>
+
+#include "app/kit/flow_layout.h"
+#include "app/kit/form.h"
+#include "app/kit/learner.h"
+#include "app/kit/plain_table.h"
+#include "app/kit/theme.h"
+#include "app/pages/log/log_fields.h"
+#include "app/pages/log/log_tabs.h"
+#include "core/learn/log_readings.h"
+#include "core/making/build_steps.h"
+#include "session/log_words.h"
+
+namespace wl {
+namespace {
+
+class CopiesTab : public QWidget {
+    Q_DECLARE_TR_FUNCTIONS(wl::CopiesTab)
+  public:
+    explicit CopiesTab(Workbench& bench)
+        : bench_(bench),
+          table_(new PlainTable(QStringLiteral("copies"), tr("Copies made of this bait"))),
+          words_(plainLabel()),
+          form_(new QWidget),
+          place_(new QComboBox),
+          picture_(plainLabel()),
+          fault_(plainLabel()) {
+        setObjectName(QStringLiteral("copiesTab"));
+        words_->setObjectName(QStringLiteral("copyWords"));
+        words_->setWordWrap(true);
+        fault_->setObjectName(QStringLiteral("copyFault"));
+        fault_->setProperty("role", "fault");
+        fault_->setWordWrap(true);
+        fault_->hide();
+        table_->setWhole();
+        auto* bar = new QWidget;
+        auto* line = new FlowLayout(bar);
+        const auto button = [&](const QString& label, const char* name, auto run) {
+            auto* made = new QPushButton(label);
+            made->setObjectName(QLatin1String(name));
+            connect(made, &QPushButton::clicked, this, run);
+            line->addWidget(made);
+            return made;
+        };
+        button(tr("Another copy"), "copyAdd", [this] { add(); });
+        remove_ = button(tr("Take the copy out"), "copyRemove", [this] { removeCopy(); });
+        auto* rows = new QFormLayout(form_);
+        rows->setContentsMargins(0, 0, 0, 0);
+        const auto text = [&](QLineEdit*& edit, const char* name, const QString& label) {
+            edit = new QLineEdit;
+            edit->setObjectName(QLatin1String(name));
+            edit->setAccessibleName(label);
+            edit->setMaxLength(380);
+            rows->addRow(label, edit);
+        };
+        const auto amount = [&](OpenAmount*& made, const char* name, const QString& label,
+                                const char* field) {
+            const auto& fields = logFields<LogCopy>();
+            const auto at = std::find_if(
+                fields.begin(), fields.end(),
+                [field](const LogField<LogCopy>& f) { return f.name == std::string_view(field); });
+            made =
+                new OpenAmount(bench, QLatin1String(name), label, at->quantity, at->min, at->max);
+            rows->addRow(label, made);
+        };
+        text(made_, "copyMade", tr("Made on"));
+        amount(mass_, "copyMass", tr("Weighs"), "mass");
+        amount(showing_, "copyShowing", tr("Back showing"), "showing");
+        amount(nose_, "copyNose", tr("Nose up"), "nose");
+        amount(sink_, "copySink", tr("Sinks at"), "sinks");
+        text(deviates_, "copyDeviates", tr("What came out otherwise"));
+        text(finish_, "copyFinish", tr("Finish"));
+        text(hooks_, "copyHooks", tr("Hooks on it now"));
+        place_->setObjectName(QStringLiteral("copyPlace"));
+        place_->setAccessibleName(tr("Where it is"));
+        for (int i = 0; i < int(kCopyPlaces.size()); ++i) {
+            place_->addItem(copyPlaceWords(CopyPlace(i)));
+        }
+        rows->addRow(tr("Where it is"), place_);
+        text(where_, "copyWhere", tr("With whom, or how it went"));
+        text(photo_, "copyPhoto", tr("Photograph"));
+        auto* choose = new QPushButton(tr("Choose a photograph…"));
+        choose->setObjectName(QStringLiteral("copyChoose"));
+        connect(choose, &QPushButton::clicked, this, [this] { choosePhoto(); });
+        rows->addRow(QString(), choose);
+        picture_->setObjectName(QStringLiteral("copyPicture"));
+        rows->addRow(picture_);
+        rows->addRow(fault_);
+        auto* keep = new QPushButton(tr("Keep"));
+        keep->setObjectName(QStringLiteral("copyKeep"));
+        connect(keep, &QPushButton::clicked, this, [this] { this->keep(); });
+        rows->addRow(QString(), keep);
+        auto* whole = new QVBoxLayout(this);
+        whole->setContentsMargins(0, 0, 0, 0);
+        whole->addWidget(formColumn({table_, bar, words_, form_}));
+        connect(table_, &QTableWidget::itemSelectionChanged, this, [this] { show(); });
+        connect(&bench.log, &LogBook::changed, this, [this] { fill(); });
+        connect(&bench, &Workbench::benchChanged, this, [this] { fill(); });
+        connect(&bench.evaluator, &Evaluator::resultsChanged, this, [this] { fill(); });
+    }
+
+  protected:
+    void showEvent(QShowEvent* event) override {
+        QWidget::showEvent(event);
+        fill();
+    }
+
+  private:
+    // Making and measuring explain so much, standard; beyond twice that a copy stands out.
+    std::optional<double> toleranceOf(NoteKind kind) const {
+        const ResultsPtr r = bench_.results();
+        if (!r || !r->derived) {
+            return std::nullopt;
+        }
+        const MeasuringErrors& e = r->design->errors;
+        switch (kind) {
+            case NoteKind::Mass:
+                return 2 * r->derived->mass->netDoubt_kg;
+            case NoteKind::Nose:
+                return 2 * e.seenAngle_rad;
+            case NoteKind::Showing:
+                return 2 * e.seenShowing_m;
+            default:
+                return std::nullopt;
+        }
+    }
+
+    // Against the design: "17.4 g ▲", with a mark beyond the tolerance.
+    QString held(NoteKind kind, const std::optional<double>& value) const {
+        if (!value) {
+            return QStringLiteral("–");
+        }
+        const QString text = figureText(kind, *value, bench_.bench());
+        const LearntFigure* f = Learner::of(bench_).figure(kind);
+        const auto tolerance = toleranceOf(kind);
+        return f != nullptr && tolerance && std::abs(*value - f->reckoned) > *tolerance
+                   ? text + QStringLiteral(" ▲")
+                   : text;
+    }
+
+    void fill() {
+        if (!isVisible()) {
+            return;
+        }
+        const std::int64_t was = chosen() ? chosen()->number : 0;
+        const std::string name = bench_.design().name;
+        numbers_.clear();
+        QList<QStringList> rows;
+        for (const LogCopy& c : bench_.log.log().copies) {
+            if (c.bait != name) {
+                continue;
+            }
+            numbers_.push_back(c.number);
+            int notes = 0;
+            for (const LogNote& n : bench_.log.log().notes) {
+                notes += n.bait == name && n.copy == c.number ? 1 : 0;
+            }
+            rows << QStringList{QString::number(c.number),
+                                held(NoteKind::Mass, c.mass_kg),
+                                held(NoteKind::Showing, c.showing_m),
+                                held(NoteKind::Nose, c.nose_rad),
+                                copyPlaceWords(c.place),
+                                QString::number(notes)};
+        }
+        filling_ = true;
+        table_->setRows(
+            {tr("Copy"), tr("Weighs"), tr("Back"), tr("Nose"), tr("Where"), tr("Notes")}, rows);
+        const auto at = std::find(numbers_.begin(), numbers_.end(), was);
+        if (!numbers_.empty()) {
+            table_->selectRow(at == numbers_.end() ? 0 : int(at - numbers_.begin()));
+        }
+        filling_ = false;
+        table_->setVisible(!rows.isEmpty());
+        tellDifferences();
+        if (was == 0 || at == numbers_.end()) {
+            show();
+        }
+        form_->setVisible(chosen() != nullptr);
+        remove_->setEnabled(chosen() != nullptr);
+    }
+
+    // Copies side by side by what was read of them at the water.
+    void tellDifferences() {
+        const WaterLog& log = bench_.log.log();
+        const std::string name = bench_.design().name;
+        QStringList lines;
+        if (numbers_.empty()) {
+            lines << tr(
+                "No copy is in the log yet. Each bait made from this design has a number; "
+                "what is logged at the water goes to that copy.");
+        } else {
+            lines << tr("▲ beyond what making and measuring explain of this design.");
+        }
+        const LogBait* bait = log.bait(name);
+        for (const NoteKind kind : {NoteKind::Depth, NoteKind::Beats, NoteKind::Sink}) {
+            const auto learnt =
+                bait != nullptr ? learntOf(kind, bait->family) : std::optional<Learnt>();
+            if (!learnt) {
+                continue;
+            }
+            const LogReadings read = readingsOf(log, *learnt);
+            for (size_t i = 0; i < numbers_.size(); ++i) {
+                for (size_t j = i + 1; j < numbers_.size(); ++j) {
+                    const auto of = [&](std::int64_t copy) {
+                        return factorOf(log, name, copy, bait->family, bait->maker, 0.0);
+                    };
+                    const FactorOf first = of(numbers_[i]), second = of(numbers_[j]);
+                    const auto has = [&](const FactorOf& copy) {
+                        return std::any_of(read.readings.begin(), read.readings.end(),
+                                           [&](const FactorReading& r) {
+                                               return r.bait == copy.bait && r.copy == copy.copy;
+                                           });
+                    };
+                    if (has(first) && has(second)) {
+                        lines << tr("%1: %2").arg(
+                            noteName(kind),
+                            sentence(sayCopies(*learnt,
+                                               compareCopies(spreadsOf(*learnt), read.readings,
+                                                             first, second),
+                                               numbers_[i], numbers_[j]),
+                                     bench_.bench()));
+                    }
+                }
+            }
+        }
+        words_->setText(lines.join(QLatin1Char('\n')));
+    }
+
+    const LogCopy* chosen() const {
+        const int row = table_->currentRow();
+        return row >= 0 && row < int(numbers_.size())
+                   ? bench_.log.log().copy(bench_.design().name, numbers_[size_t(row)])
+                   : nullptr;
+    }
+
+    void show() {
+        if (filling_) {
+            return;
+        }
+        const LogCopy* c = chosen();
+        form_->setVisible(c != nullptr);
+        remove_->setEnabled(c != nullptr);
+        if (c == nullptr) {
+            return;
+        }
+        fault_->hide();
+        made_->setText(QString::fromStdString(c->made));
+        mass_->set(c->mass_kg);
+        showing_->set(c->showing_m);
+        nose_->set(c->nose_rad);
+        sink_->set(c->sink_m_s);
+        deviates_->setText(QString::fromStdString(c->deviates));
+        finish_->setText(QString::fromStdString(c->finish));
+        hooks_->setText(QString::fromStdString(c->hooks));
+        place_->setCurrentIndex(int(c->place));
+        where_->setText(QString::fromStdString(c->where));
+        photo_->setText(QString::fromStdString(c->photo));
+        showPicture();
+    }
+
+    void showPicture() {
+        constexpr QSize kMost(320, 200);
+        constexpr qint64 kMostBytes = 40 << 20;
+        picture_->clear();
+        const QString path = photo_->text();
+        // Only what the maker chose in this session is opened.
+        if (path.isEmpty() || !bench_.picturesAgreed.contains(path) ||
+            QFileInfo(path).size() > kMostBytes) {
+            picture_->setText(path.isEmpty() ? QString()
+                                             : tr("Choose it again to see it: no picture is opened "
+                                                  "unasked."));
+            return;
+        }
+        QImageReader reader(path);
+        reader.setAutoTransform(true);
+        const QSize size = reader.size();
+        if (size.isValid()) {
+            reader.setScaledSize(size.scaled(kMost, Qt::KeepAspectRatio));
+        }
+        const QImage image = reader.read();
+        if (image.isNull()) {
+            picture_->setText(tr("▲ This file is no picture that can be shown."));
+        } else {
+            picture_->setPixmap(QPixmap::fromImage(image));
+        }
+    }
+
+    void choosePhoto() {
+        const QString path =
+            QFileDialog::getOpenFileName(window(), tr("Photograph of this copy"), photo_->text(),
+                                         tr("Pictures (*.png *.jpg *.jpeg *.webp)"));
+        if (!path.isEmpty()) {
+            bench_.picturesAgreed.insert(path);
+            photo_->setText(path);
+            showPicture();
+        }
+    }
+
+    void keep() {
+        const LogCopy* there = chosen();
+        if (there == nullptr) {
+            return;
+        }
+        LogCopy c = *there;
+        bool good = mass_->read(c.mass_kg);
+        good = showing_->read(c.showing_m) && good;
+        good = nose_->read(c.nose_rad) && good;
+        good = sink_->read(c.sink_m_s) && good;
+        if (!good) {
+            return;
+        }
+        c.made = made_->text().trimmed().toStdString();
+        c.deviates = deviates_->text().trimmed().toStdString();
+        c.finish = finish_->text().trimmed().toStdString();
+        c.hooks = hooks_->text().trimmed().toStdString();
+        c.place = CopyPlace(place_->currentIndex());
+        c.where = where_->text().trimmed().toStdString();
+        c.photo = photo_->text().trimmed().toStdString();
+        tell(bench_.log.put(c));
+    }
+
+    void tell(const std::optional<Error>& error) {
+        fault_->setText(error ? QStringLiteral("▲ ") + sentence(*error, bench_.bench())
+                              : QString());
+        fault_->setVisible(error.has_value());
+    }
+
+    // As far as it is known: what the scale read at the bench, coats and hooks of the design.
+    void add() {
+        LogCopy c;
+        c.bait = bench_.design().name;
+        for (const LogCopy& there : bench_.log.log().copies) {
+            c.number = there.bait == c.bait ? std::max(c.number, there.number + 1) : c.number;
+        }
+        c.made = QDate::currentDate().toString(Qt::ISODate).toStdString();
+        const StepRecord weighed = bench_.builds.recordOf(
+            {QString::fromStdString(c.bait), int(c.number) - 1, QStringLiteral("weigh")});
+        c.mass_kg = weighed.read_kg;
+        QStringList coats, hooks;
+        for (const Coat& coat : bench_.design().coats) {
+            coats << QString::fromStdString(coat.name);
+        }
+        for (const Fitting& f : bench_.design().fittings) {
+            if (isHook(f.kind)) {
+                hooks << QString::fromStdString(f.name);
+            }
+        }
+        c.finish = coats.join(QStringLiteral(", ")).left(180).toStdString();
+        c.hooks = hooks.join(QStringLiteral(", ")).left(180).toStdString();
+        if (const auto error = keepBait(bench_)) {
+            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+            return;
+        }
+        if (const auto error = bench_.log.put(c)) {
+            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+            return;
+        }
+        table_->selectRow(int(numbers_.size()) - 1);
+        show();
+    }
+
+    void removeCopy() {
+        if (const LogCopy* c = chosen()) {
+            LogCopy gone = *c;
+            if (const auto error = bench_.log.remove<LogCopy>(gone.id)) {
+                tell(error);
+                return;
+            }
+            bench_.say(tr("Copy %1 is out of the log; its notes stay.").arg(gone.number),
+                       tr("Put it back"), [this, gone]() mutable {
+                           gone.id = 0;
+                           (void)bench_.log.put(gone);
+                       });
+        }
+    }
+
+    Workbench& bench_;
+    std::vector<std::int64_t> numbers_;
+    bool filling_ = false;
+    PlainTable* table_;
+    QLabel* words_;
+    QWidget* form_;
+    QLineEdit *made_ = nullptr, *deviates_ = nullptr, *finish_ = nullptr, *hooks_ = nullptr,
+              *where_ = nullptr, *photo_ = nullptr;
+    OpenAmount *mass_ = nullptr, *showing_ = nullptr, *nose_ = nullptr, *sink_ = nullptr;
+    QComboBox* place_;
+    QLabel* picture_;
+    QLabel* fault_;
+    QPushButton* remove_ = nullptr;
+};
+
+}  // namespace
+
+QWidget* makeCopiesTab(Workbench& bench) {
+    return new CopiesTab(bench);
+}
+
+}  // namespace wl

@@ -1,0 +1,81 @@
+#include "app/kit/learner.h"
+#include "app/kit/sheet_tabs.h"
+#include "app/pages/log/log_tabs.h"
+#include "app/pages/pages.h"
+#include "io/design_file.h"
+#include "session/words.h"
+
+namespace wl {
+namespace {
+
+// Tests that stand in the design of an older file go into the log; what is there already is not
+// taken twice.
+void takeOldLog(Workbench& bench) {
+    if (bench.design().log.empty()) {
+        return;
+    }
+    const WaterLog old = logOf(bench.design());
+    if (const LogBait* there = bench.log.log().bait(old.baits.front().bait)) {
+        WaterLog notes = old;
+        notes.baits = {*there};  // as the maker sorted it
+        (void)bench.log.merge(notes);
+        return;
+    }
+    (void)bench.log.merge(old);  // a book that cannot be written has said so
+}
+
+class LogPage : public SheetTabs {
+  public:
+    explicit LogPage(Workbench& bench) : SheetTabs(QStringLiteral("logTabs")), bench_(bench) {
+        addTab(makeWaterTab(bench), tr("At the water"));
+        addTab(makeForecastTab(bench), tr("Next time"));
+        addTab(makeCopiesTab(bench), tr("Copies"));
+        addTab(makeTroubleTab(bench), tr("Trouble"));
+        addTab(makeFindTab(bench), tr("All notes"));
+        connect(&bench.document, &Document::designChanged, this, [this] {
+            if (isVisible()) {
+                takeOldLog(bench_);
+            }
+        });
+    }
+
+  protected:
+    void showEvent(QShowEvent* event) override {
+        takeOldLog(bench_);
+        SheetTabs::showEvent(event);
+    }
+
+  private:
+    static QString tr(const char* text) { return wl::tr(text); }
+    Workbench& bench_;
+};
+
+}  // namespace
+
+std::optional<Error> keepBait(Workbench& bench) {
+    LogBait bait;
+    if (const LogBait* there = bench.log.log().bait(bench.design().name)) {
+        bait = *there;
+    }
+    bait.bait = bench.design().name;
+    if (bait.family.empty()) {
+        bait.family = Learner::of(bench).family();
+        if (const ResultsPtr r = bench.results(); bait.family.empty() && r && r->derived) {
+            bait.family = familyOf(*r->derived);
+        }
+    }
+    Design plain = bench.design();
+    plain.trace = {};  // a photograph is no part of what is compared
+    plain.log.clear();
+    bait.design = writeDesign(plain);
+    if (const LogBait* there = bench.log.log().bait(bait.bait); there && *there == bait) {
+        return std::nullopt;
+    }
+    return bench.log.put(bait);
+}
+
+QWidget* makeWaterLogPage(Workbench& bench) {
+    return new LogPage(bench);
+}
+
+}  // namespace wl
