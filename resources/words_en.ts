@@ -236,4 +236,24 @@
         </translation>
     </message>
 </context>
+<context>
+    <name>wl::LoggerDialog</name>
+    <message numerus="yes">
+        <source>%n cast(s), in the middle %1 deep, from %2 to %3; at the surface it read %4.</source>
+        <translation>
+            <numerusform>One cast, %1 deep (%2 to %3); at the surface it read %4.</numerusform>
+            <numerusform>%n casts, in the middle %1 deep, from %2 to %3; at the surface it read %4.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>wl::WaterTab</name>
+    <message numerus="yes">
+        <source>by a logger, %n cast(s)</source>
+        <translation>
+            <numerusform>by a logger, one cast</numerusform>
+            <numerusform>by a logger, %n casts</numerusform>
+        </translation>
+    </message>
+</context>
 </TS>

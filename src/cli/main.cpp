@@ -8,6 +8,9 @@
 
 #include "cli/answering.h"
 #include "cli/typed_amounts.h"
+#include "core/reckon/evaluate.h"
+#include "core/reckon/run.h"
+#include "io/depth_trace.h"
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "io/log_answer.h"
@@ -126,6 +129,19 @@ int waterLog(const std::vector<std::string>& files, const std::string& output, w
         *into = *depth;
     }
     return writeOut({}, wl::logAnswer(log, query));
+}
+
+int practiseLogger(const Call& call, int casts) {
+    const wl::Result<wl::Design> design = wl::loadDesign(call.file);
+    if (!design) {
+        return fail(design.error());
+    }
+    const wl::Result<wl::Derived> derived = wl::evaluate(*design);
+    if (!derived) {
+        return fail(derived.error());
+    }
+    return writeOut(call.output, wl::practiseTrace(wl::computeRun(*derived).path, casts,
+                                                   std::uint32_t(call.seed)));
 }
 
 int demo(const std::string& name, const Call& call) {
@@ -269,6 +285,12 @@ int run(int argc, char** argv) {
     logCommand->add_option("--kind", kind, "Only notes of this kind, e.g. depth, catch, lost");
     logCommand->add_option("--deeper", deeper, "Only depths of at least, e.g. 2 or 6ft");
     logCommand->add_option("--shallower", shallower, "Only depths of at most");
+    CLI::App* loggerCommand = forDesign(app.add_subcommand(
+        "logger", "A table as a depth logger on this bait would write it, to practise with"));
+    int loggedCasts = 4;
+    loggerCommand->add_option("--casts", loggedCasts, "Casts in it")->check(CLI::Range(1, 200));
+    loggerCommand->add_option("--seed", call.seed, "Seed of its noise");
+    loggerCommand->add_option("-o,--output", call.output, "File (default: standard output)");
     CLI::App* demoCommand = app.add_subcommand("demo", "Write a demo design");
     demoCommand
         ->add_option("NAME", name, "Demo name: diver, lipless, glider, glide-bait or swimmer")
@@ -300,6 +322,9 @@ int run(int argc, char** argv) {
     }
     if (logCommand->parsed()) {
         return waterLog(logs, call.output, query, kind, deeper, shallower);
+    }
+    if (loggerCommand->parsed()) {
+        return practiseLogger(call, loggedCasts);
     }
     if (demoCommand->parsed()) {
         return demo(name, call);

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <set>
 
 #include "core/base/decimal.h"
 #include "io/csv_rows.h"
@@ -150,12 +151,16 @@ const std::vector<std::string>& columns() {
     return all;
 }
 
+// A record as a file holds it, its number left out: two that read the same there are the same.
 template <class T>
-bool isNew(const std::vector<T>& there, T record) {
-    return std::none_of(there.begin(), there.end(), [&record](const T& t) {
-        record.id = t.id;
-        return t == record;
-    });
+std::string textOf(const T& record) {
+    std::string text;
+    for (const LogField<T>& field : logFields<T>()) {
+        if (field.name != "id") {
+            text += cellOf(record, field) + '\x1f';
+        }
+    }
+    return text;
 }
 
 template <class T>
@@ -388,10 +393,10 @@ size_t mergeLog(WaterLog& into, const WaterLog& from) {
             ++count;
         } else if (b.design.empty()) {
             b.design = at->design;  // a table has none
-            count += *at == b ? 0 : 1;
+            count += textOf(*at) == textOf(b) ? 0 : 1;
             *at = std::move(b);
         } else {
-            count += *at == b ? 0 : 1;
+            count += textOf(*at) == textOf(b) ? 0 : 1;
             *at = std::move(b);
         }
     }
@@ -404,32 +409,34 @@ size_t mergeLog(WaterLog& into, const WaterLog& from) {
             into.copies.push_back(std::move(c));
             ++count;
         } else {
-            count += *at == c ? 0 : 1;
+            count += textOf(*at) == textOf(c) ? 0 : 1;
             *at = std::move(c);
         }
     }
     std::map<std::int64_t, std::int64_t> outings;
+    std::map<std::string, std::int64_t> days;
+    for (const LogOuting& o : into.outings) {
+        days.emplace(textOf(o), o.id);
+    }
     for (LogOuting o : from.outings) {
-        const auto at = std::find_if(into.outings.begin(), into.outings.end(), [&](LogOuting t) {
-            t.id = o.id;
-            return t == o;
-        });
-        if (at != into.outings.end()) {
-            outings[o.id] = at->id;
-            continue;
+        const auto [at, isNew] = days.emplace(textOf(o), nextId(into.outings));
+        outings[o.id] = at->second;
+        if (isNew) {
+            o.id = at->second;
+            into.outings.push_back(std::move(o));
+            ++count;
         }
-        const std::int64_t id = nextId(into.outings);
-        outings[o.id] = id;
-        o.id = id;
-        into.outings.push_back(std::move(o));
-        ++count;
     }
     std::int64_t next = nextId(into.notes);
-    const std::vector<LogNote> there = into.notes;
+    std::set<std::string> there;
+    for (const LogNote& n : into.notes) {
+        there.insert(textOf(n));
+    }
     for (LogNote n : from.notes) {
         const auto outing = outings.find(n.outing);
         n.outing = outing == outings.end() ? 0 : outing->second;
-        if (!isNew(there, n)) {
+        // Two alike in what is taken in are two; what was there before is not taken again.
+        if (there.count(textOf(n)) > 0) {
             continue;
         }
         n.id = next++;

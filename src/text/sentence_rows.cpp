@@ -430,6 +430,21 @@ constexpr SentenceRow kRows[] = {
     Row{"hook.reaches_lip", WL_TR("%w1 can swing onto the lip and hang there, by %1.")},
     Row{"tank.no_readings", WL_TR("Enter at least one thing seen in the tank.")},
     // The water log
+    Row{"photo.marks_missing", WL_TR("Mark still missing or misplaced: %w1. Set the scale, the "
+                                     "water, the bait and its back.")},
+    Row{"photo.too_near",
+        WL_TR("The two marks of the %w1 stand too near each other: set them farther "
+              "apart.")},
+    Row{"photo.on_its_side", WL_TR("The water stands upright in this picture: turn it first.")},
+    Row{"photo.skewed",
+        WL_TR(
+            "By this scale the bait is %1 off its own length: the picture is taken aslant, or the "
+            "scale lies nearer or farther than the bait. Take it again.")},
+    Row{"logger.no_rows", WL_TR("There are not ten rows with a time and a depth in it. Look which "
+                                "columns they stand in.")},
+    Row{"logger.no_column", WL_TR("Time and depth cannot both stand in column %1.")},
+    Row{"logger.time_runs_back", WL_TR("At line %w1 its time runs back: is that the column of the "
+                                       "time?")},
     Row{"log.no_bait", WL_TR("Say which bait it was.")},
     Row{"log.no_number", WL_TR("Copies are counted from 1.")},
     Row{"log.no_value", WL_TR("Type what was seen.")},

@@ -1,11 +1,38 @@
-// Writes to a shelf without end; the test kills it in the middle.
+// Writes to a shelf, or a water log, without end; the test kills it in the middle.
 #include <QCoreApplication>
 #include <cstdio>
 
 #include "shelf/shelf_book.h"
+#include "waterlog/log_book.h"
+
+namespace {
+
+// Notes whose words say their figure.
+int writeLog(const QString& path) {
+    wl::LogBook book(path);
+    for (int i = 1;; ++i) {
+        wl::LogNote note;
+        note.bait = "written";
+        note.kind = wl::NoteKind::Depth;
+        note.low = note.high = 1.0 + 0.001 * (i % 9000);
+        note.words = std::to_string(i % 9000);
+        if (book.put(note)) {
+            return 1;
+        }
+        if (i == 1) {
+            std::puts("writing");
+            std::fflush(stdout);
+        }
+    }
+}
+
+}  // namespace
 
 int main(int argc, char** argv) {
     const QCoreApplication application(argc, argv);
+    if (argc > 2) {
+        return writeLog(QString::fromLocal8Bit(argv[2]));
+    }
     wl::ShelfBook book(QString::fromLocal8Bit(argv[1]));
     wl::ShelfEntry entry;
     for (const wl::ShelfEntry& e : book.entries()) {

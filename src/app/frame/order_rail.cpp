@@ -82,6 +82,8 @@ OrderRail::OrderRail(Workbench& bench, QWidget* parent) : QListWidget(parent), b
         }
     });
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &OrderRail::refresh);
+    connect(&bench_.log, &LogBook::changed, this, &OrderRail::refresh);
+    connect(&bench_.builds, &BuildBook::changed, this, &OrderRail::refresh);
     connect(&bench_, &Workbench::benchChanged, this, [this] {
         before_.reset();
         refresh();

@@ -256,6 +256,7 @@ class CopiesTab : public QWidget {
         sink_->set(c->sink_m_s);
         deviates_->setText(QString::fromStdString(c->deviates));
         finish_->setText(QString::fromStdString(c->finish));
+        finish_->setCursorPosition(0);
         hooks_->setText(QString::fromStdString(c->hooks));
         place_->setCurrentIndex(int(c->place));
         where_->setText(QString::fromStdString(c->where));

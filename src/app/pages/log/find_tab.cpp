@@ -132,7 +132,8 @@ class FindTab : public QWidget {
     void draw(const WaterLog& log, const std::vector<size_t>& found) {
         const bool metric = bench_.bench().isMetric();
         plot_->clearPlottables();
-        dressPlot(*plot_, tr("outing"), metric ? tr("depth, m") : tr("depth, ft"));
+        dressPlot(*plot_, tr("outing; bars: caught up, lost down"),
+                  metric ? tr("depth, m") : tr("depth, ft"));
         std::vector<std::pair<std::string, std::int64_t>> days;
         for (const LogOuting& o : log.outings) {
             days.emplace_back(o.date, o.id);
@@ -152,7 +153,7 @@ class FindTab : public QWidget {
             }
             if (n.kind == NoteKind::Depth) {
                 x << at->second;
-                y << -n.low.value_or(n.high.value_or(0.0)) / (metric ? 1.0 : kFoot);
+                y << n.low.value_or(n.high.value_or(0.0)) / (metric ? 1.0 : kFoot);
             }
             caught[at->second] += n.kind == NoteKind::Catch ? 1 : 0;
             lost[at->second] += n.kind == NoteKind::Lost ? 1 : 0;
@@ -163,11 +164,13 @@ class FindTab : public QWidget {
         depths->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssCircle, inks().ink, 6));
         depths->setData(x, y);
         plot_->yAxis2->setVisible(true);
-        plot_->yAxis2->setLabel(tr("caught (up), lost (down)"));
+        const QSharedPointer<QCPAxisTickerFixed> whole(new QCPAxisTickerFixed);
+        whole->setTickStep(1);
+        whole->setScaleStrategy(QCPAxisTickerFixed::ssMultiples);
+        plot_->yAxis2->setTicker(whole);
+        plot_->yAxis2->setSubTicks(false);
         plot_->yAxis2->setTickLabelColor(inks().ink);
-        plot_->yAxis2->setLabelColor(inks().ink);
         plot_->yAxis2->setTickLabelFont(type(Type::Small));
-        plot_->yAxis2->setLabelFont(type(Type::Small));
         double most = 1;
         const auto bars = [&](const QMap<double, double>& counts, double sign, const QBrush& fill) {
             auto* made = new QCPBars(plot_->xAxis, plot_->yAxis2);
@@ -186,9 +189,10 @@ class FindTab : public QWidget {
         plot_->xAxis->setRange(0.3, double(std::max<size_t>(place.size(), 1)) + 0.7);
         double deepest = 1;
         for (const double d : y) {
-            deepest = std::max(deepest, -d);
+            deepest = std::max(deepest, d);
         }
-        plot_->yAxis->setRange(-1.15 * deepest, 0);
+        plot_->yAxis->setRange(0, 1.15 * deepest);
+        plot_->yAxis->setRangeReversed(true);
         plot_->yAxis2->setRange(-most - 0.5, most + 0.5);
         plot_->replot(QCustomPlot::rpQueuedReplot);
     }

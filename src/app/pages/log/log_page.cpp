@@ -31,6 +31,7 @@ class LogPage : public SheetTabs {
         addTab(makeForecastTab(bench), tr("Next time"));
         addTab(makeCopiesTab(bench), tr("Copies"));
         addTab(makeTroubleTab(bench), tr("Trouble"));
+        addTab(makeCompareTab(bench), tr("Compare"));
         addTab(makeFindTab(bench), tr("All notes"));
         connect(&bench.document, &Document::designChanged, this, [this] {
             if (isVisible()) {

@@ -13,6 +13,8 @@ QWidget* makeCopiesTab(Workbench& bench);
 QWidget* makeForecastTab(Workbench& bench);
 /// From what it does wrong to what may be behind it.
 QWidget* makeTroubleTab(Workbench& bench);
+/// Held against other baits: numbers, ghosts, what changed.
+QWidget* makeCompareTab(Workbench& bench);
 /// Everything logged: finding, plots, out and in.
 QWidget* makeFindTab(Workbench& bench);
 

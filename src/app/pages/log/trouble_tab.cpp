@@ -50,6 +50,7 @@ class TroubleTab : public BesidePage {
         }
         auto* sheet = new QWidget;
         auto* rows = new QFormLayout(sheet);
+        rows->setRowWrapPolicy(QFormLayout::WrapLongRows);
         rows->addRow(before_);
         addAxis(rows, SymptomAxis::RunsAside, "troubleAside", tr("Runs"),
                 {{tr("straight"), 0, 1.5 * kDegree},
@@ -90,7 +91,7 @@ class TroubleTab : public BesidePage {
             rows, SymptomAxis::Cast, "troubleCast", tr("Flies"),
             {{tr("as foretold"), 0, 0.06}, {tr("shorter"), -0.2, 0.1}, {tr("farther"), 0.2, 0.1}});
         rows->addRow(tr("Weighs dry"), dry_);
-        rows->addRow(tr("Weighs after half an hour under water"), soaked_);
+        rows->addRow(tr("After ½ h under water"), soaked_);
         table_->setWhole();
         auto* bar = new QWidget;
         auto* line = new FlowLayout(bar);

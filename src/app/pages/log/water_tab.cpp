@@ -1,9 +1,12 @@
 #include <QComboBox>
 #include <QDateTime>
+#include <QFileDialog>
 #include <QGridLayout>
 #include <QPushButton>
 #include <QSpinBox>
 
+#include "app/dialogs/float_photo_dialog.h"
+#include "app/dialogs/logger_dialog.h"
 #include "app/kit/flow_layout.h"
 #include "app/kit/form.h"
 #include "app/kit/learner.h"
@@ -13,6 +16,7 @@
 #include "app/pages/log/log_tabs.h"
 #include "app/pages/log/outing_form.h"
 #include "io/design_code.h"
+#include "io/whole_file.h"
 #include "session/log_words.h"
 
 namespace wl {
@@ -162,12 +166,94 @@ class WaterTab : public QWidget {
         row->addWidget(scale_);
         layout->addWidget(figures);
         layout->addWidget(watch);
+        layout->addWidget(fileTools());
         layout->addWidget(foretold_);
         layout->addWidget(words_);
         layout->addWidget(fault_);
         layout->addWidget(log_);
         entry_->hide();
         return entry_;
+    }
+
+    QWidget* fileTools() {
+        files_ = new QWidget;
+        auto* line = new FlowLayout(files_);
+        fromFile_ = new QPushButton;
+        fromFile_->setObjectName(QStringLiteral("noteFromFile"));
+        connect(fromFile_, &QPushButton::clicked, this, [this] { readFile(); });
+        file_ = new QLineEdit;
+        file_->setObjectName(QStringLiteral("noteFile"));
+        file_->setAccessibleName(tr("File to read it from"));
+        file_->setPlaceholderText(tr("file name, or leave empty to choose"));
+        file_->setMinimumWidth(230);
+        line->addWidget(fromFile_);
+        line->addWidget(file_);
+        return files_;
+    }
+
+    void readFile() {
+        const bool depth = kind_ == NoteKind::Depth;
+        QString path = file_->text().trimmed();
+        if (path.isEmpty()) {
+            path = depth ? QFileDialog::getOpenFileName(window(), tr("A depth logger's table"), {},
+                                                        tr("Tables (*.csv *.txt *.tsv)"))
+                         : QFileDialog::getOpenFileName(window(), tr("Photograph of it afloat"), {},
+                                                        tr("Pictures (*.png *.jpg *.jpeg *.webp)"));
+        }
+        if (path.isEmpty()) {
+            return;
+        }
+        depth ? readLogger(path) : readPhoto(path);
+    }
+
+    void readLogger(const QString& path) {
+        constexpr size_t kMostBytes = 64u << 20;
+        const auto text = readRegularFile(path.toStdU16String(), kMostBytes);
+        if (!text) {
+            tellFault(text.error());
+            return;
+        }
+        LoggerDialog dialog(bench_, *text, window());
+        if (dialog.exec() == QDialog::Accepted && dialog.depth_m()) {
+            as_->setCurrentIndex(0);
+            arrange();
+            low_->set(dialog.depth_m());
+            words_->setText(tr("by a logger, %n cast(s)", nullptr, int(dialog.casts())));
+            keepDraft();
+        }
+    }
+
+    void readPhoto(const QString& path) {
+        const QImage picture = loadPicture(path);
+        if (picture.isNull()) {
+            fault_->setText(tr("▲ This file is no picture that can be shown."));
+            fault_->show();
+            return;
+        }
+        FloatPhotoDialog dialog(bench_, picture, window());
+        if (dialog.exec() != QDialog::Accepted || !dialog.seen()) {
+            return;
+        }
+        const FloatSeen seen = *dialog.seen();
+        words_->setText(tr("by a photograph"));
+        if (dialog.fromAhead()) {
+            takeFigure(NoteKind::Lean, seen.angle_rad);
+            return;
+        }
+        takeFigure(NoteKind::Nose, seen.angle_rad);
+        if (seen.showing_m && *seen.showing_m >= 0) {
+            takeFigure(NoteKind::Showing, *seen.showing_m);
+        }
+    }
+
+    // Logged at once: it was read, not typed.
+    void takeFigure(NoteKind kind, double si) {
+        const QString words = words_->text();
+        ask(kind);
+        low_->set(si);
+        words_->setText(words);
+        log();
+        words_->setText(words);
     }
 
     QWidget* noteTools() {
@@ -221,6 +307,10 @@ class WaterTab : public QWidget {
             setHelper(1, tr("frames they took"), Quantity::Number, 2, 1e5);
             setHelper(2, tr("frames a second"), Quantity::Number, 10, 2000);
         }
+        const bool photo =
+            kind_ == NoteKind::Nose || kind_ == NoteKind::Showing || kind_ == NoteKind::Lean;
+        files_->setVisible(photo || kind_ == NoteKind::Depth);
+        fromFile_->setText(photo ? tr("By a photograph…") : tr("By a depth logger…"));
         helper_[2]->setVisible(film);
         helperLabel_[2]->setVisible(film);
         helperWords_->clear();
@@ -477,6 +567,9 @@ class WaterTab : public QWidget {
     OpenAmount* helper_[3] = {};
     QLabel* helperLabel_[3] = {};
     QLabel* helperWords_ = nullptr;
+    QWidget* files_ = nullptr;
+    QPushButton* fromFile_ = nullptr;
+    QLineEdit* file_ = nullptr;
     QLineEdit* words_;
     QLabel* foretold_;
     QLabel* fault_;

@@ -1,0 +1,301 @@
+#include <QFileDialog>
+#include <QListWidget>
+#include <QPushButton>
+#include <set>
+
+#include "app/kit/beside_page.h"
+#include "app/kit/flow_layout.h"
+#include "app/kit/form.h"
+#include "app/kit/learner.h"
+#include "app/kit/plain_table.h"
+#include "app/kit/theme.h"
+#include "app/pages/log/log_tabs.h"
+#include "core/cast/throws.h"
+#include "core/design/fields.h"
+#include "core/reckon/evaluate.h"
+#include "io/design_file.h"
+#include "session/field_words.h"
+#include "session/log_words.h"
+#include "session/words.h"
+
+namespace wl {
+namespace {
+
+// A number of a bait beside those of others; `matters` is a difference one would notice.
+struct Figure {
+    QString name;
+    Quantity quantity;
+    double matters;  // of the figure, or of its ln where `ratio`
+    bool ratio;
+    std::function<std::optional<double>(const Derived&, const Run&, const RawForecast&)> of;
+};
+
+const std::vector<Figure>& figures() {
+    using D = Derived;
+    using R = Run;
+    using F = RawForecast;
+    static const std::vector<Figure> all{
+        {tr("weighs"), Quantity::Mass, 0.2e-3, false,
+         [](const D& d, const R&, const F&) { return std::optional(d.mass->mass_kg); }},
+        {tr("long"), Quantity::Length, 1e-3, false,
+         [](const D& d, const R&, const F&) { return std::optional(d.shape->sizes.length_m); }},
+        {tr("spare"), Quantity::Fraction, 0.01, false,
+         [](const D& d, const R&, const F&) { return std::optional(d.rest->spare); }},
+        {tr("nose up at rest"), Quantity::Angle, 1.5 * kDegree, false,
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Nose); }},
+        {tr("sinks at"), Quantity::Speed, 0.02, false,
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Sink); }},
+        {tr("runs at"), Quantity::Distance, 0.08, true,
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Depth); }},
+        {tr("pulls, level"), Quantity::Force, 0.1, true,
+         [](const D&, const R& r, const F&) {
+             return r.levelTrim ? std::optional(r.levelTrim->tension_N) : std::nullopt;
+         }},
+        {tr("beats a second"), Quantity::Number, 0.06, true,
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Beats); }},
+        {tr("swings to a side"), Quantity::Angle, 0.15, true,
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Swing); }},
+        {tr("flies"), Quantity::Distance, 0.06, true,
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Cast); }}};
+    return all;
+}
+
+struct Compared {
+    std::shared_ptr<const Derived> derived;
+    std::shared_ptr<const Run> run;
+    RawForecast raw;
+};
+
+std::optional<Compared> reckoned(const Design& design, const std::stop_token& stop) {
+    Result<Derived> derived = evaluate(design);
+    if (!derived) {
+        return std::nullopt;
+    }
+    Compared c;
+    c.derived = std::make_shared<const Derived>(std::move(derived).value());
+    c.run = std::make_shared<const Run>(computeRun(*c.derived, stop));
+    const Swim swim = swimOf(*c.derived, *c.run);
+    c.raw = rawForecast(*c.derived, c.run.get(), &swim, middleDistance_m(*c.derived), {});
+    return c;
+}
+
+class CompareTab : public BesidePage {
+    Q_DECLARE_TR_FUNCTIONS(wl::CompareTab)
+  public:
+    explicit CompareTab(Workbench& bench)
+        : BesidePage(bench),
+          list_(new QListWidget),
+          table_(
+              new PlainTable(QStringLiteral("heldAgainst"), tr("Numbers held against each other"))),
+          words_(plainLabel()),
+          changes_(new PlainTable(QStringLiteral("whatChanged"), tr("What changed in the design"))),
+          path_(new QLineEdit) {
+        setObjectName(QStringLiteral("compareTab"));
+        list_->setObjectName(QStringLiteral("compareList"));
+        list_->setAccessibleName(tr("Baits to hold it against"));
+        list_->setMaximumHeight(130);
+        words_->setObjectName(QStringLiteral("compareSaid"));
+        words_->setWordWrap(true);
+        path_->setObjectName(QStringLiteral("comparePath"));
+        path_->setAccessibleName(tr("Design file to hold it against"));
+        path_->setPlaceholderText(tr("file name, or leave empty to choose"));
+        table_->setWhole();
+        changes_->setWhole();
+        auto* add = new QPushButton(tr("A design from a file…"));
+        add->setObjectName(QStringLiteral("compareAdd"));
+        connect(add, &QPushButton::clicked, this, [this] { addFile(); });
+        auto* hint = plainLabel(
+            tr("Tick baits of the log, or designs from files. The first ticked stands dashed in "
+               "picture, run and swim, in the same water; what matters most stands first."));
+        hint->setProperty("role", "quiet");
+        hint->setWordWrap(true);
+        content()->addWidget(formColumn({hint, list_, path_, add, table_, words_, changes_}));
+        connect(list_, &QListWidget::itemChanged, this, [this] {
+            if (!filling_) {
+                again();
+            }
+        });
+        connect(&bench.log, &LogBook::changed, this, [this] { fillList(); });
+    }
+
+  protected:
+    void showEvent(QShowEvent* event) override {
+        fillList();
+        BesidePage::showEvent(event);
+    }
+
+    Beside::Work work(const Results& results) override {
+        std::vector<Design> others;
+        for (int i = 0; i < list_->count(); ++i) {
+            if (list_->item(i)->checkState() == Qt::Checked) {
+                Design other = designs_[size_t(i)];
+                // In the same water, on the same line.
+                other.brief = results.design->brief;
+                others.push_back(std::move(other));
+            }
+        }
+        return [this, design = results.design, others](
+                   std::stop_token stop, const Beside::Progress& told) -> Beside::Finish {
+            std::vector<Compared> held;
+            std::vector<size_t> which;
+            const auto own = reckoned(*design, stop);
+            for (size_t i = 0; own && i < others.size() && !stop.stop_requested(); ++i) {
+                if (const auto other = reckoned(others[i], stop)) {
+                    held.push_back(*other);
+                    which.push_back(i);
+                }
+                told(double(i + 1) / double(others.size()));
+            }
+            if (stop.stop_requested() || !own) {
+                return {};
+            }
+            return [this, own = *own, held, others, design, failed = others.size() - held.size()] {
+                show(own, held, *design, others, failed);
+            };
+        };
+    }
+
+  private:
+    void fillList() {
+        filling_ = true;
+        std::set<QString> ticked;
+        for (int i = 0; i < list_->count(); ++i) {
+            if (list_->item(i)->checkState() == Qt::Checked) {
+                ticked.insert(list_->item(i)->text());
+            }
+        }
+        list_->clear();
+        designs_.clear();
+        const auto add = [&](const Design& design) {
+            const QString name = QString::fromStdString(design.name);
+            auto* item = new QListWidgetItem(name, list_);
+            item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsUserCheckable | Qt::ItemIsSelectable);
+            item->setCheckState(ticked.count(name) ? Qt::Checked : Qt::Unchecked);
+            designs_.push_back(design);
+        };
+        for (const LogBait& bait : bench().log.log().baits) {
+            const Result<Design> design = readDesign(bait.design);
+            if (!bait.design.empty() && design) {
+                Design other = *design;
+                if (bait.bait == bench().design().name) {
+                    other.name += tr(" (as last logged)").toStdString();
+                }
+                add(other);
+            }
+        }
+        for (const Design& design : files_) {
+            add(design);
+        }
+        list_->setVisible(list_->count() > 0);
+        filling_ = false;
+    }
+
+    void addFile() {
+        QString file = path_->text().trimmed();
+        if (file.isEmpty()) {
+            file = QFileDialog::getOpenFileName(window(), tr("Design to hold it against"), {},
+                                                tr("Wade Line designs (*.wade)"));
+        }
+        if (file.isEmpty()) {
+            return;
+        }
+        const Result<Design> design = loadDesign(file.toStdString());
+        if (!design) {
+            bench().say(QStringLiteral("▲ ") + sentence(design.error(), bench().bench()));
+            return;
+        }
+        files_.push_back(*design);
+        fillList();
+        list_->item(list_->count() - 1)->setCheckState(Qt::Checked);
+    }
+
+    void show(const Compared& own, const std::vector<Compared>& held, const Design& design,
+              const std::vector<Design>& others, size_t failed) {
+        if (held.empty()) {
+            if (dashes_) {
+                bench().setDashed({});
+                dashes_ = false;
+            }
+            table_->hide();
+            changes_->hide();
+            words_->setText(failed > 0 ? tr("▲ It cannot be reckoned.")
+                                       : tr("Nothing is ticked yet."));
+            return;
+        }
+        bench().setDashed(std::make_shared<const OtherBait>(
+            OtherBait{held.front().derived, held.front().run, {}}));
+        dashes_ = true;
+        struct Line {
+            double weight;
+            QStringList cells;
+        };
+        std::vector<Line> lines;
+        for (const Figure& f : figures()) {
+            const auto mine = f.of(*own.derived, *own.run, own.raw);
+            Line line{0, {f.name, mine ? bench().text(f.quantity, *mine) : QStringLiteral("–")}};
+            for (const Compared& other : held) {
+                const auto theirs = f.of(*other.derived, *other.run, other.raw);
+                QString cell = theirs ? bench().text(f.quantity, *theirs) : QStringLiteral("–");
+                if (mine && theirs) {
+                    const double off = f.ratio && *mine * *theirs > 0 ? std::log(*theirs / *mine)
+                                                                      : *theirs - *mine;
+                    const double weight = std::abs(off) / f.matters;
+                    line.weight = std::max(line.weight, weight);
+                    if (weight > 1) {
+                        cell += off > 0 ? QStringLiteral(" ▲") : QStringLiteral(" ▼");
+                    }
+                } else if (mine.has_value() != theirs.has_value()) {
+                    line.weight = 100;
+                }
+                line.cells << cell;
+            }
+            lines.push_back(line);
+        }
+        std::stable_sort(lines.begin(), lines.end(),
+                         [](const Line& a, const Line& b) { return a.weight > b.weight; });
+        QStringList header{tr("What"), tr("This bait")};
+        for (const Compared& other : held) {
+            header << QString::fromStdString(other.derived->design->name);
+        }
+        QList<QStringList> rows;
+        for (const Line& line : lines) {
+            rows << line.cells;
+        }
+        table_->setRows(header, rows);
+        table_->show();
+        QList<QStringList> changed;
+        constexpr int kMostChanges = 60;
+        for (const FieldDifference& d : compareFields(design, others.front())) {
+            const Field& field = d.before ? *d.before : *d.after;
+            const QString place = fieldPlace(field);
+            const auto value = [&](const std::optional<Field>& f) {
+                return f ? fieldValue(*f, bench().bench()) : tr("not there");
+            };
+            if (changed.size() < kMostChanges) {
+                changed << QStringList{place.isEmpty() ? tr("the bait") : place, fieldLabel(field),
+                                       value(d.before), value(d.after)};
+            }
+        }
+        changes_->setRows({tr("Of"), tr("Field"), tr("This bait"), header[2]}, changed);
+        changes_->setVisible(!changed.isEmpty());
+        words_->setText(changed.isEmpty()
+                            ? tr("The two designs are the same in every field.")
+                            : tr("What changed between this bait and the first ticked:"));
+    }
+
+    QListWidget* list_;
+    PlainTable* table_;
+    QLabel* words_;
+    PlainTable* changes_;
+    QLineEdit* path_;
+    std::vector<Design> designs_, files_;
+    bool filling_ = false, dashes_ = false;
+};
+
+}  // namespace
+
+QWidget* makeCompareTab(Workbench& bench) {
+    return new CompareTab(bench);
+}
+
+}  // namespace wl

@@ -1,0 +1,362 @@
+// The water log as a maker uses it: a note in a few taps, what it teaches, copies, trouble,
+// finding.
+#include <QDialog>
+#include <QListWidget>
+#include <QSpinBox>
+#include <QTableWidget>
+#include <QTimer>
+#include <fstream>
+
+#include "app/dialogs/float_photo_dialog.h"
+#include "app/dialogs/logger_dialog.h"
+#include "app/kit/learner.h"
+#include "core/learn/log_readings.h"
+#include "gui/opened.h"
+#include "io/depth_trace.h"
+#include "io/design_file.h"
+
+using namespace wl;
+using namespace wl::test;
+
+namespace {
+
+struct LogOpened : Opened {
+    LogOpened() {
+        // Every test begins with an empty log.
+        LogBook& log = window.bench().log;
+        const WaterLog all = log.log();
+        for (const LogNote& n : all.notes) {
+            (void)log.remove<LogNote>(n.id);
+        }
+        for (const LogOuting& o : all.outings) {
+            (void)log.remove<LogOuting>(o.id);
+        }
+        for (const LogCopy& c : all.copies) {
+            (void)log.remove<LogCopy>(c.id);
+        }
+        for (const LogBait& b : all.baits) {
+            (void)log.remove<LogBait>(b.id);
+        }
+        window.rail().choose(Step::WaterLog);
+        QCoreApplication::processEvents();
+        learnt();
+    }
+    const WaterLog& log() { return window.bench().log.log(); }
+    void learnt() {
+        Learner& learner = Learner::of(window.bench());
+        REQUIRE(QTest::qWaitFor([&] { return learner.isCurrent(); }, 60000));
+        QCoreApplication::processEvents();
+    }
+    void put(const QString& name, const QString& text) {
+        auto* line = window.findChild<QLineEdit*>(name);
+        REQUIRE(line != nullptr);
+        line->setFocus();
+        line->selectAll();
+        QTest::keyClicks(line, text);
+    }
+    void press(const QString& name) {
+        auto* button = window.findChild<QAbstractButton*>(name);
+        REQUIRE(button != nullptr);
+        button->click();
+        QCoreApplication::processEvents();
+    }
+    void begin(const QString& date, const QString& place) {
+        press("outingOpen");
+        put("outingDate", date);
+        put("outingPlace", place);
+        press("outingBegin");
+        learnt();
+    }
+    QTableWidget& table(const QString& name) {
+        auto* found = window.findChild<QTableWidget*>(name);
+        REQUIRE(found != nullptr);
+        return *found;
+    }
+    size_t measured() {
+        return size_t(std::count_if(log().notes.begin(), log().notes.end(),
+                                    [](const LogNote& n) { return n.kind == NoteKind::Depth; }));
+    }
+};
+
+}  // namespace
+
+TEST_CASE("a depth is logged with two taps and a figure, with what was foretold beside it") {
+    LogOpened o;
+    const size_t old = o.log().notes.size();
+    CHECK(old >= 3);  // the tests that stand in the demo itself
+    o.begin("2026-05-01", "mill pool");
+    CHECK(o.text("outingWords").contains("mill pool"));
+    o.press("note_depth");
+    CHECK(o.text("noteForetold").contains("nine times in ten"));
+    o.put("noteLow", onScreen("1.9"));
+    // Unfinished, it survives.
+    CHECK(o.window.bench().log.draft("low") == onScreen("1.9"));
+    QTest::keyClick(o.window.findChild<QLineEdit*>("noteLow"), Qt::Key_Return);
+    REQUIRE(o.log().notes.size() == old + 1);
+    const LogNote& note = o.log().notes.back();
+    CHECK(*note.low == Approx(1.9));
+    CHECK(*note.reckoned == Approx(o.window.bench().results()->run->path.maxDepth_m).epsilon(0.05));
+    CHECK(*note.foretoldLow < *note.foretold);
+    CHECK(o.window.bench().log.draft("low").isEmpty());
+    CHECK(o.log().outing(note.outing)->place == "mill pool");
+    CHECK(o.log().bait(o.design().name)->family.rfind("in_line_lip", 0) == 0);
+    CHECK(readDesign(o.log().bait(o.design().name)->design).ok());
+    // A bad figure stays where it was typed, with the reason beside it.
+    o.press("note_depth");
+    o.put("noteLow", "deep");
+    o.press("logIt");
+    CHECK(o.log().notes.size() == old + 1);
+    CHECK(o.text("noteLow/fault").startsWith("▲"));
+    CHECK(o.window.findChild<QLineEdit*>("noteLow")->text() == "deep");
+    // Caught, in words.
+    o.press("note_catch");
+    o.put("noteWords", "pike by the reeds");
+    o.press("logIt");
+    CHECK(o.log().notes.back().kind == NoteKind::Catch);
+    CHECK(o.table("baitNotes").rowCount() == int(old) + 2);
+}
+
+TEST_CASE("three days narrow the band and say which way it is off, and leaving one out undoes it") {
+    LogOpened o;
+    const double reckoned = Learner::of(o.window.bench()).figure(NoteKind::Depth)->reckoned;
+    const auto band = [&] {
+        const LearntFigure* f = Learner::of(o.window.bench()).figure(NoteKind::Depth);
+        return f->high() / f->low();
+    };
+    const double book = band();
+    for (const char* day : {"2026-05-01", "2026-05-02", "2026-05-03"}) {
+        o.begin(day, "mill pool");
+        o.press("note_depth");
+        o.put("noteLow", onScreen(QString::number(0.82 * reckoned, 'f', 2)));
+        o.press("logIt");
+        o.learnt();
+    }
+    o.tab("logTabs", "Next time");
+    CHECK(o.text("learntSaid").contains("shallower"));
+    CHECK(o.text("learntNext").contains("another day"));
+    CHECK(band() < 0.7 * book);
+    CHECK(o.table("learntTable").item(0, 4)->text() == "3");
+    const double learnt = band();
+    // Off: the book again.
+    o.press("learns");
+    o.learnt();
+    CHECK(band() == Approx(book).epsilon(1e-6));
+    o.press("learns");
+    o.learnt();
+    CHECK(band() == Approx(learnt).epsilon(1e-6));
+    o.tab("logTabs", "At the water");
+    o.table("baitNotes").selectRow(0);
+    o.press("noteLeave");
+    o.learnt();
+    CHECK(band() > 1.02 * learnt);
+    o.table("baitNotes").selectRow(0);
+    o.press("noteLeave");
+    // In feet by mistake: pointed out.
+    o.begin("2026-05-04", "mill pool");
+    o.press("note_depth");
+    o.put("noteLow", onScreen(QString::number(0.82 * 3.281 * reckoned, 'f', 2)));
+    o.press("logIt");
+    o.learnt();
+    o.tab("logTabs", "Next time");
+    CHECK(o.text("learntOdd").contains("feet"));
+    // Taken out, it can be put back.
+    o.tab("logTabs", "At the water");
+    const size_t all = o.log().notes.size();
+    o.table("baitNotes").selectRow(0);
+    o.press("noteRemove");
+    CHECK(o.log().notes.size() == all - 1);
+}
+
+TEST_CASE("beats are counted off a film and a sink rate off the watch, with their error") {
+    LogOpened o;
+    o.press("note_beats");
+    o.put("noteHelper0", "10");
+    o.put("noteHelper1", "300");
+    o.put("noteHelper2", "120");
+    QTest::keyClick(o.window.findChild<QLineEdit*>("noteHelper2"), Qt::Key_Return);
+    CHECK(o.window.findChild<QLineEdit*>("noteLow")->text() == "4");
+    CHECK(o.text("noteHelperWords").contains("frame"));
+    o.press("logIt");
+    CHECK(*o.log().notes.back().low == Approx(4.0));
+    o.press("note_sink");
+    o.put("noteHelper0", onScreen("1.5"));
+    o.put("noteHelper1", "10");
+    QTest::keyClick(o.window.findChild<QLineEdit*>("noteHelper1"), Qt::Key_Return);
+    o.press("logIt");
+    CHECK(*o.log().notes.back().low == Approx(0.15));
+}
+
+TEST_CASE("a depth comes out of a logger's file, and how it floats out of a photograph") {
+    LogOpened o;
+    const std::string table = o.folder.filePath("trace.csv").toStdString();
+    std::ofstream(table) << practiseTrace(o.window.bench().results()->run->path, 3, 1);
+    o.press("note_depth");
+    o.put("noteFile", QString::fromStdString(table));
+    QTimer::singleShot(0, [&] {
+        REQUIRE(QTest::qWaitFor([] { return QApplication::activeModalWidget() != nullptr; }, 5000));
+        auto* dialog = qobject_cast<LoggerDialog*>(QApplication::activeModalWidget());
+        REQUIRE(dialog != nullptr);
+        CHECK(dialog->casts() == 3);
+        dialog->grab();
+        dialog->findChild<QPushButton*>("loggerTake")->click();
+    });
+    o.press("noteFromFile");
+    o.press("logIt");
+    CHECK(*o.log().notes.back().low ==
+          Approx(o.window.bench().results()->run->path.maxDepth_m).epsilon(0.1));
+    CHECK(o.log().notes.back().words.find("logger") != std::string::npos);
+    // A picture 1000 by 500: 0.2 m across, the bait nose down by 5 degrees.
+    const QString picture = o.folder.filePath("afloat.png");
+    QImage image(1000, 500, QImage::Format_RGB32);
+    image.fill(Qt::white);
+    REQUIRE(image.save(picture));
+    o.press("note_nose");
+    o.put("noteFile", picture);
+    QTimer::singleShot(0, [&] {
+        REQUIRE(QTest::qWaitFor([] { return QApplication::activeModalWidget() != nullptr; }, 5000));
+        auto* dialog = qobject_cast<FloatPhotoDialog*>(QApplication::activeModalWidget());
+        REQUIRE(dialog != nullptr);
+        auto& canvas = dialog->canvas();
+        using Pair = MarkCanvas::Pair;
+        CHECK_FALSE(dialog->findChild<QPushButton*>("photoTake")->isEnabled());
+        const double half = 0.5 * o.derived().shape->sizes.length_m / 0.2;
+        // Clicked where a hand would.
+        const auto click = [&](Pair pair, double across, double down) {
+            dialog->findChild<QComboBox*>("photoPair")->setCurrentIndex(int(pair));
+            QTest::mouseClick(&canvas, Qt::LeftButton, {},
+                              canvas.toPaper({across, down}).toPoint());
+        };
+        click(Pair::Scale, 0.25, 0.4);
+        click(Pair::Scale, 0.75, 0.4);
+        click(Pair::Water, 0.1, 0.25);
+        click(Pair::Water, 0.9, 0.25);
+        canvas.setMarks(Pair::Axis,
+                        {{0.5 - half * std::cos(0.0873), 0.26 + half * std::sin(0.0873)},
+                         {0.5 + half * std::cos(0.0873), 0.26 - half * std::sin(0.0873)}});
+        click(Pair::Back, 0.45, 0.22);
+        REQUIRE(dialog->seen());
+        dialog->grab();
+        dialog->findChild<QPushButton*>("photoTake")->click();
+    });
+    o.press("noteFromFile");
+    const auto& notes = o.log().notes;
+    REQUIRE(notes.size() >= 2);
+    CHECK(notes[notes.size() - 2].kind == NoteKind::Nose);
+    CHECK(*notes[notes.size() - 2].low < 0);
+    CHECK(notes.back().kind == NoteKind::Showing);
+    CHECK(*notes.back().low == Approx(0.006).margin(0.001));
+}
+
+TEST_CASE("copies have a number, what deviates, where they are, and are held against each other") {
+    LogOpened o;
+    o.tab("logTabs", "Copies");
+    CHECK(o.text("copyWords").contains("No copy"));
+    o.press("copyAdd");
+    o.press("copyAdd");
+    REQUIRE(o.log().copies.size() == 2);
+    CHECK(o.log().copies[1].number == 2);
+    CHECK(o.log().copies[0].hooks.find("treble") != std::string::npos);
+    o.put("copyMass", onScreen(QString::number(1000 * o.derived().mass->mass_kg + 3, 'f', 2)));
+    o.put("copyWhere", "to a neighbour");
+    o.window.findChild<QComboBox*>("copyPlace")->setCurrentIndex(1);
+    o.press("copyKeep");
+    CHECK(o.log().copies[1].place == CopyPlace::Lent);
+    CHECK(o.table("copies").item(1, 1)->text().endsWith("▲"));
+    o.put("copyMass", "heavy");
+    o.press("copyKeep");
+    CHECK(o.text("copyMass/fault").startsWith("▲"));
+    // Read side by side on two days, four times each: told apart.
+    o.tab("logTabs", "At the water");
+    for (const char* day : {"2026-05-01", "2026-05-02"}) {
+        o.begin(day, "mill pool");
+        for (int round = 0; round < 2; ++round) {
+            for (const int copy : {1, 2}) {
+                o.window.findChild<QSpinBox*>("noteCopy")->setValue(copy);
+                o.learnt();
+                o.press("note_depth");
+                o.put("noteLow", onScreen(copy == 1 ? "2.20" : "1.45"));
+                o.press("logIt");
+                o.learnt();
+            }
+        }
+    }
+    o.tab("logTabs", "Copies");
+    CHECK(o.text("copyWords").contains("deeper"));
+    o.table("copies").selectRow(1);
+    o.press("copyRemove");
+    CHECK(o.log().copies.size() == 1);
+}
+
+TEST_CASE("from trouble to a cause that is logged and remembered") {
+    LogOpened o;
+    o.tab("logTabs", "Trouble");
+    o.beside("troubleTab");
+    CHECK(o.table("causes").rowCount() >= 3);
+    o.window.findChild<QCheckBox*>("swamRight")->setChecked(true);
+    const double mass = o.derived().mass->mass_kg * 1e3;
+    o.put("troubleDry", onScreen(QString::number(mass, 'f', 2)));
+    o.put("troubleSoaked", onScreen(QString::number(mass + 0.35, 'f', 2)));
+    QTest::keyClick(o.window.findChild<QLineEdit*>("troubleSoaked"), Qt::Key_Return);
+    o.window.findChild<QComboBox*>("troubleSpare")->setCurrentIndex(2);
+    CHECK(o.table("causes").item(0, 0)->text().contains("water got in"));
+    CHECK(o.table("causes").item(0, 1)->text() == "likely");
+    CHECK(o.text("causeNext").contains("Look at next"));
+    o.table("causes").selectRow(0);
+    o.press("causeWas");
+    CHECK(o.log().notes.back().cause == "waterlogged");
+    CHECK(o.log().notes.back().kind == NoteKind::Tuned);
+    o.beside("troubleTab");
+    o.press("troubleClear");
+    CHECK(o.window.findChild<QComboBox*>("troubleSpare")->currentIndex() == 0);
+}
+
+TEST_CASE("a bait of the log stands dashed beside this one, differences that matter first") {
+    LogOpened o;
+    o.press("note_remark");
+    o.put("noteWords", "as drawn");
+    o.press("logIt");
+    o.type("/lip/length", onScreen("25"));
+    o.window.rail().choose(Step::WaterLog);
+    o.tab("logTabs", "Compare");
+    auto* list = o.window.findChild<QListWidget*>("compareList");
+    REQUIRE(list->count() == 1);
+    list->item(0)->setCheckState(Qt::Checked);
+    o.beside("compareTab");
+    CHECK(o.window.bench().dashed() != nullptr);
+    CHECK(o.table("heldAgainst").rowCount() >= 8);
+    CHECK(o.table("whatChanged").rowCount() >= 1);
+    const QString file = o.folder.filePath("other.wade");
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    o.put("comparePath", "/none/such.wade");
+    o.press("compareAdd");
+    CHECK(list->count() == 1);
+}
+
+TEST_CASE("the log finds, and goes out as a table and in again") {
+    LogOpened o;
+    o.begin("2026-05-01", "mill pool");
+    o.press("note_catch");
+    o.put("noteWords", "pike by the reeds");
+    o.press("logIt");
+    o.tab("logTabs", "All notes");
+    o.put("findWords", "REEDS");
+    CHECK(o.table("foundNotes").rowCount() == 1);
+    CHECK(o.text("foundCount").startsWith("one"));
+    o.window.findChild<QLineEdit*>("findWords")->clear();
+    o.window.findChild<QComboBox*>("findKind")->setCurrentIndex(1 + int(NoteKind::Catch));
+    CHECK(o.table("foundNotes").rowCount() == 1);
+    const QString file = o.folder.filePath("log.csv");
+    o.put("logPath", file);
+    o.press("logSave");
+    const size_t all = o.log().notes.size();
+    o.press("logTake");
+    CHECK(o.log().notes.size() == all);
+    const LogNote last = o.log().notes.back();
+    REQUIRE_FALSE(o.window.bench().log.remove<LogNote>(last.id));
+    o.press("logTake");
+    CHECK(o.log().notes.size() == all);
+    std::ofstream(file.toStdString()) << "what,hat\n";
+    o.press("logTake");
+    CHECK(o.log().notes.size() == all);
+}
