@@ -33,7 +33,7 @@ Baits batchOf(Dice& dice, int baits, int tasks) {
         BatchTask task;
         task.work_s = dice.from(0.05, 1.2) * kHour;
         task.cure_s = dice.chance(0.6) ? dice.from(0.2, 26) * kHour : 0.0;
-        task.place = WaitPlace(dice.upTo(4));
+        task.place = WaitPlace(dice.upTo(int(kWaitPlaces) - 1));
         task.splits = dice.chance(0.3);
         list.push_back(task);
     }

@@ -171,7 +171,7 @@ TEST_CASE("the shelf on screen: weigh several, refuse nonsense, the fittings fol
     CHECK(shelf->exportCsv(path));
     QFile file(path);
     REQUIRE(file.open(QIODevice::Append));
-    file.write("treble,treble size 6,0.6,7.85,,,20,0.85,,,,,13,,,,,,,,,back again\n");
+    file.write("treble,treble size 6,0.6,7.85,,,20,0.85,,,,,13,,,,,,,,,,,,,back again\n");
     file.close();
     CHECK(shelf->importCsv(path));
     CHECK(model->rowOf("treble size 6") >= 0);

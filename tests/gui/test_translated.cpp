@@ -67,6 +67,10 @@ class Left {
             own(QString::fromStdString(e.name));
             own(QString::fromStdString(e.source));
         }
+        for (const LogNote& n : bench.log.log().notes) {  // a maker's own words
+            own(QString::fromStdString(n.bait));
+            own(QString::fromStdString(n.words));
+        }
         for (const auto format : {QLocale::ShortFormat, QLocale::LongFormat}) {
             for (int i = 1; i <= 12; ++i) {  // said by the language, not by us
                 units_.insert(QLocale().monthName(i, format).remove(QLatin1Char('.')));

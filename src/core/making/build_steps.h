@@ -45,6 +45,7 @@ enum class StepKind {
 
 /// Where a bait stays while something dries or cures on it.
 enum class WaitPlace { None, Clamp, Mould, Rack, Turner, Printer };
+inline constexpr size_t kWaitPlaces = size_t(WaitPlace::Printer) + 1;
 
 /// What the scale is asked at the end of a step. Body: bare, drilled and slotted. WithLead: with
 /// the through-wire as well. BeforePaint: everything but paint and clear coats, lip and hooks put

@@ -140,7 +140,7 @@ class Diary {
 
     const Workshop& shop_;
     std::vector<Stretch> free_;
-    std::array<std::vector<Stretch>, 5> held_;
+    std::array<std::vector<Stretch>, kWaitPlaces> held_;
 };
 
 struct Worth {

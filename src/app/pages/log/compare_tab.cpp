@@ -109,7 +109,7 @@ class CompareTab : public BesidePage {
                "picture, run and swim, in the same water; what matters most stands first."));
         hint->setProperty("role", "quiet");
         hint->setWordWrap(true);
-        content()->addWidget(formColumn({hint, list_, path_, add, table_, words_, changes_}));
+        content()->addWidget(formColumn({hint, add, path_, list_, table_, words_, changes_}));
         connect(list_, &QListWidget::itemChanged, this, [this] {
             if (!filling_) {
                 again();

@@ -27,12 +27,7 @@ void takeOldLog(Workbench& bench) {
 class LogPage : public SheetTabs {
   public:
     explicit LogPage(Workbench& bench) : SheetTabs(QStringLiteral("logTabs")), bench_(bench) {
-        addTab(makeWaterTab(bench), tr("At the water"));
-        addTab(makeForecastTab(bench), tr("Next time"));
-        addTab(makeCopiesTab(bench), tr("Copies"));
-        addTab(makeTroubleTab(bench), tr("Trouble"));
-        addTab(makeCompareTab(bench), tr("Compare"));
-        addTab(makeFindTab(bench), tr("All notes"));
+        takeOldLog(bench);
         connect(&bench.document, &Document::designChanged, this, [this] {
             if (isVisible()) {
                 takeOldLog(bench_);
@@ -47,7 +42,6 @@ class LogPage : public SheetTabs {
     }
 
   private:
-    static QString tr(const char* text) { return wl::tr(text); }
     Workbench& bench_;
 };
 
@@ -76,7 +70,14 @@ std::optional<Error> keepBait(Workbench& bench) {
 }
 
 QWidget* makeWaterLogPage(Workbench& bench) {
-    return new LogPage(bench);
+    auto* page = new LogPage(bench);
+    page->addTab(makeWaterTab(bench), tr("At the water"));
+    page->addTab(makeForecastTab(bench), tr("Next time"));
+    page->addTab(makeCopiesTab(bench), tr("Copies"));
+    page->addTab(makeTroubleTab(bench), tr("Trouble"));
+    page->addTab(makeCompareTab(bench), tr("Compare"));
+    page->addTab(makeFindTab(bench), tr("All notes"));
+    return page;
 }
 
 }  // namespace wl

@@ -151,12 +151,7 @@ class TroubleTab : public BesidePage {
             return [this, model, mass = derived->mass->mass_kg] {
                 model_ = model;
                 mass_kg_ = mass;
-                for (auto& [axis, box] : boxes_) {
-                    box->setEnabled(model_.told[size_t(axis)]);
-                    box->setToolTip(model_.told[size_t(axis)]
-                                        ? QString()
-                                        : tr("Nothing is reckoned of that for this bait"));
-                }
+                enableAxes();
                 rank();
             };
         };
@@ -176,6 +171,14 @@ class TroubleTab : public BesidePage {
         boxes_[axis] = box;
         rows->addRow(label, box);
         connect(box, &QComboBox::currentIndexChanged, this, [this] { rank(); });
+    }
+
+    void enableAxes() {
+        for (auto& [axis, box] : boxes_) {
+            const bool told = model_.told[size_t(axis)];
+            box->setEnabled(told);
+            box->setToolTip(told ? QString() : tr("Nothing is reckoned of that for this bait"));
+        }
     }
 
     void rank() {
