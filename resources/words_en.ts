@@ -256,4 +256,14 @@
         </translation>
     </message>
 </context>
+<context>
+    <name>wl::CopiesTab</name>
+    <message numerus="yes">
+        <source>%n card(s) saved to %1.</source>
+        <translation>
+            <numerusform>One card saved to %1.</numerusform>
+            <numerusform>%n cards saved to %1.</numerusform>
+        </translation>
+    </message>
+</context>
 </TS>

@@ -72,7 +72,8 @@ void putFactors(const WaterLog& log, Learnt quantity, Json& out) {
             continue;
         }
         const LogNote& last = log.notes[*own];
-        const FactorOf of = factorOf(log, b.bait, last.copy, b.family, b.maker, 0.0);
+        const FactorOf of =
+            factorOf(log, read, b, last.copy, last.usual.value_or(*last.reckoned), 0.0);
         const FactorTold told = tellFactor(fit, of);
         Json j;
         j["bait"] = b.bait;

@@ -95,7 +95,8 @@ QVariant valueOf(const T& record, const LogField<T>& field) {
             } else if constexpr (std::is_same_v<M, std::int64_t T::*>) {
                 return qlonglong(record.*member);
             } else {
-                return QString::fromStdString(record.*member);
+                const std::string& text = record.*member;  // none where empty: sooner read
+                return text.empty() ? QVariant() : QVariant(QString::fromStdString(text));
             }
         },
         field.member);

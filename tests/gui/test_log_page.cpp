@@ -1,7 +1,9 @@
 // The water log as a maker uses it: a note in a few taps, what it teaches, copies, trouble,
 // finding.
 #include <QDialog>
+#include <QHeaderView>
 #include <QListWidget>
+#include <QProcess>
 #include <QSpinBox>
 #include <QTableWidget>
 #include <QTimer>
@@ -282,6 +284,21 @@ TEST_CASE("copies have a number, what deviates, where they are, and are held aga
     }
     o.tab("logTabs", "Copies");
     CHECK(o.text("copyWords").contains("deeper"));
+    CHECK(o.table("copies").item(0, 4)->text().contains("→"));
+    const QString cards = o.folder.filePath("cards.pdf");
+    o.put("cardsPath", cards);
+    o.press("copyCards");
+    QProcess words;
+    words.start("pdftotext", {cards, "-"});
+    REQUIRE(words.waitForFinished(10000));
+    const QString printed = QString::fromUtf8(words.readAllStandardOutput());
+    CHECK(printed.contains("copy 1"));
+    CHECK(printed.contains("copy 2"));
+    // Deepest last, then first.
+    emit o.table("copies").horizontalHeader()->sectionClicked(4);
+    CHECK(o.table("copies").item(0, 0)->text() == "2");
+    emit o.table("copies").horizontalHeader()->sectionClicked(4);
+    CHECK(o.table("copies").item(0, 0)->text() == "1");
     o.table("copies").selectRow(1);
     o.press("copyRemove");
     CHECK(o.log().copies.size() == 1);

@@ -165,6 +165,21 @@ TEST_CASE("a log's notes are readings of the right factor, each by its day") {
           std::string::npos);
 }
 
+TEST_CASE("a bait edited until it runs a tenth otherwise is another bait of its kind") {
+    WaterLog log = someLog();
+    log.notes[2].usual = log.notes[2].reckoned = 3.0;
+    log.notes[2].low = log.notes[2].high = 2.7;
+    const LogReadings read = readingsOf(log, Learnt::DepthInLine);
+    REQUIRE(read.versions.size() == 2);
+    CHECK(read.readings[0].bait == read.readings[1].bait);
+    CHECK(read.readings[0].bait != read.readings[2].bait);
+    CHECK(read.readings[0].family == read.readings[2].family);
+    CHECK(read.baitAs("Reed diver 80", 2.5) == read.readings[0].bait);
+    CHECK(read.baitAs("Reed diver 80", 2.9) == read.readings[2].bait);
+    CHECK(read.baitAs("Reed diver 80", 4.0) < 0);
+    CHECK(read.baitAs("other", 2.4) < 0);
+}
+
 TEST_CASE("the log finds by words whatever their case, by kind, and by depth reached") {
     const WaterLog log = someLog();
     const LogIndex index(log);

@@ -15,9 +15,12 @@ std::vector<LearntFigure> learn(const RawForecast& there, const RawForecast& usu
                                 int outing, bool learns, const std::stop_token& stop) {
     std::vector<LearntFigure> figures;
     const LogBait* bait = log.bait(name);
-    const std::string family =
-        bait != nullptr && !bait->family.empty() ? bait->family : there.family;
-    const std::string maker = bait != nullptr ? bait->maker : std::string();
+    LogBait of;
+    if (bait != nullptr) {
+        of = *bait;
+    }
+    of.bait = name;
+    of.family = of.family.empty() ? there.family : of.family;
     for (size_t k = 0; k < there.figure.size() && !stop.stop_requested(); ++k) {
         if (!there.figure[k]) {
             continue;
@@ -26,23 +29,23 @@ std::vector<LearntFigure> learn(const RawForecast& there, const RawForecast& usu
         f.kind = NoteKind(k);
         f.reckoned = *there.figure[k];
         f.usual = usual.figure[k].value_or(f.reckoned);
-        f.learnt = learntOf(f.kind, family);
+        f.learnt = learntOf(f.kind, of.family);
         if (f.learnt) {
             const LogReadings read = learns ? readingsOf(log, *f.learnt) : LogReadings{};
             const double setting =
                 f.usual != 0 && f.reckoned / f.usual > 0 ? std::log(f.reckoned / f.usual) : 0.0;
-            const FactorOf of = factorOf(log, name, copy, family, maker, setting);
+            const FactorOf whose = factorOf(log, read, of, copy, f.usual, setting);
             const FactorFit fit(spreadsOf(*f.learnt), read.readings, stop);
             if (stop.stop_requested()) {
                 return {};
             }
-            f.told = tellFactor(fit, of);
+            f.told = tellFactor(fit, whose);
             f.said = sayFactor(*f.learnt, f.told);
             bool today = false;
             for (const FactorReading& r : read.readings) {
                 today = today || r.outing == outing;
             }
-            f.worth = worthOfNext(fit, of, today ? outing : -1);
+            f.worth = worthOfNext(fit, whose, today ? outing : -1);
             for (const OddReading& odd : oddReadings(fit, stop)) {
                 f.odd.emplace_back(log.notes[read.notes[odd.reading]].id, odd);
             }

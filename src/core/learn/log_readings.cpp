@@ -9,26 +9,22 @@ namespace {
 
 // Numbers of names in the order of the log.
 struct Numbers {
-    std::map<std::string, int> makers, families, baits;
-    static int of(std::map<std::string, int>& names, const std::string& name) {
-        return names.emplace(name, int(names.size())).first->second;
+    std::map<std::string, int> makers, families;
+    explicit Numbers(const WaterLog& log) {
+        of(makers, {});  // the log's own
+        for (const LogBait& b : log.baits) {
+            of(makers, b.maker);
+            of(families, b.family);
+        }
+    }
+    static void of(std::map<std::string, int>& names, const std::string& name) {
+        names.emplace(name, int(names.size()));
     }
     static int known(const std::map<std::string, int>& names, const std::string& name) {
         const auto at = names.find(name);
         return at == names.end() ? -1 : at->second;
     }
 };
-
-Numbers numbersOf(const WaterLog& log) {
-    Numbers numbers;
-    Numbers::of(numbers.makers, {});  // the log's own
-    for (const LogBait& b : log.baits) {
-        Numbers::of(numbers.makers, b.maker);
-        Numbers::of(numbers.families, b.family);
-        Numbers::of(numbers.baits, b.bait);
-    }
-    return numbers;
-}
 
 double ratioLn(double seen, double reckoned) {
     return std::log(seen / reckoned);
@@ -55,9 +51,23 @@ std::optional<Learnt> learntOf(NoteKind kind, const std::string& family) {
     }
 }
 
+int LogReadings::baitAs(const std::string& bait, double usual) const {
+    constexpr double kSameBait = 1.1;
+    int found = -1;
+    double nearest = std::log(kSameBait);
+    for (const Version& v : versions) {
+        const double off = usual / v.usual > 0 ? std::abs(std::log(usual / v.usual)) : 1e9;
+        if (v.bait == bait && off < nearest) {
+            found = v.number;
+            nearest = off;
+        }
+    }
+    return found;
+}
+
 LogReadings readingsOf(const WaterLog& log, Learnt quantity) {
     LogReadings out;
-    const Numbers numbers = numbersOf(log);
+    const Numbers numbers(log);
     for (size_t i = 0; i < log.notes.size(); ++i) {
         const LogNote& n = log.notes[i];
         const LogBait* bait = log.bait(n.bait);
@@ -79,9 +89,13 @@ LogReadings readingsOf(const WaterLog& log, Learnt quantity) {
                                          : ratioLn(high, *n.reckoned);
         r.maker = Numbers::known(numbers.makers, bait->maker);
         r.family = Numbers::known(numbers.families, bait->family);
-        r.bait = Numbers::known(numbers.baits, bait->bait);
         r.copy = int(n.copy);
         const double usual = n.usual.value_or(*n.reckoned);
+        r.bait = out.baitAs(bait->bait, usual);
+        if (r.bait < 0) {
+            r.bait = int(out.versions.size());
+            out.versions.push_back({bait->bait, usual, r.bait});
+        }
         r.setting = usual / *n.reckoned > 0 ? ratioLn(*n.reckoned, usual) : 0.0;
         const LogOuting* outing = log.outing(n.outing);
         constexpr int kOwnOutings = 1 << 30;
@@ -98,13 +112,13 @@ LogReadings readingsOf(const WaterLog& log, Learnt quantity) {
     return out;
 }
 
-FactorOf factorOf(const WaterLog& log, const std::string& bait, std::int64_t copy,
-                  const std::string& family, const std::string& maker, double setting) {
-    const Numbers numbers = numbersOf(log);
+FactorOf factorOf(const WaterLog& log, const LogReadings& read, const LogBait& bait,
+                  std::int64_t copy, double usual, double setting) {
+    const Numbers numbers(log);
     FactorOf of;
-    of.maker = Numbers::known(numbers.makers, maker);
-    of.family = Numbers::known(numbers.families, family);
-    of.bait = Numbers::known(numbers.baits, bait);
+    of.maker = Numbers::known(numbers.makers, bait.maker);
+    of.family = Numbers::known(numbers.families, bait.family);
+    of.bait = read.baitAs(bait.bait, usual);
     of.copy = int(copy);
     of.setting = std::isfinite(setting) ? setting : 0.0;
     return of;

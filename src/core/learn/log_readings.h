@@ -13,15 +13,26 @@ std::optional<Learnt> learntOf(NoteKind kind, const std::string& family);
 struct LogReadings {
     std::vector<FactorReading> readings;
     std::vector<size_t> notes;
+    /// A bait's number by what was reckoned of it as it is usually fished: edited until that is
+    /// more than a tenth off, it is another bait of its kind and maker.
+    struct Version {
+        std::string bait;
+        double usual = 0.0;
+        int number = 0;
+    };
+    std::vector<Version> versions;
+    /// The number of a bait reckoned so now; under 0 where none was read.
+    int baitAs(const std::string& bait, double usual) const;
 };
 /// Only notes that are used, measured and were reckoned, in the order of the log. Notes of no
 /// outing are each an outing of their own.
 LogReadings readingsOf(const WaterLog& log, Learnt quantity);
 
-/// Whose factor that of a copy of a bait is, by the numbers readingsOf gives; under 0 where the
-/// log has nothing of the kind. `setting`: ln(reckoned here / at the bait's usual setting).
-FactorOf factorOf(const WaterLog& log, const std::string& bait, std::int64_t copy,
-                  const std::string& family, const std::string& maker, double setting);
+/// Whose factor that of a copy of a bait is, by the numbers of `read`; under 0 where the log has
+/// nothing of the kind. `usual`: what is reckoned of it as usually fished; `setting`: ln of what is
+/// reckoned here by that.
+FactorOf factorOf(const WaterLog& log, const LogReadings& read, const LogBait& bait,
+                  std::int64_t copy, double usual, double setting);
 
 /// How often what was seen lay in the band foretold.
 struct Scoreboard {

@@ -94,7 +94,7 @@ struct LogNote {
     std::optional<double> low, high;  ///< SI of its quantity; of a value both the same
     std::string words;
     std::string cause;  ///< of Tuned: what was found to be behind it (kCauseNames), or empty
-    bool use = true;                 ///< learnt from
+    bool use = true;    ///< learnt from
     std::optional<double> reckoned;  ///< without any factor, at the outing's settings
     std::optional<double> usual;     ///< the same at the bait's own settings
     std::optional<double> foretold, foretoldLow, foretoldHigh;  ///< with the factor of that day

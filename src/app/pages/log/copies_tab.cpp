@@ -2,8 +2,11 @@
 #include <QDate>
 #include <QFileDialog>
 #include <QFormLayout>
+#include <QHeaderView>
 #include <QImageReader>
 #include <QPushButton>
+#include <QRegularExpression>
+#include <numeric>
 
 #include "app/kit/flow_layout.h"
 #include "app/kit/form.h"
@@ -15,6 +18,7 @@
 #include "core/learn/log_readings.h"
 #include "core/making/build_steps.h"
 #include "session/log_words.h"
+#include "sheet/bait_cards.h"
 
 namespace wl {
 namespace {
@@ -49,6 +53,18 @@ class CopiesTab : public QWidget {
         };
         button(tr("Another copy"), "copyAdd", [this] { add(); });
         remove_ = button(tr("Take the copy out"), "copyRemove", [this] { removeCopy(); });
+        cards_ = new QLineEdit;
+        cards_->setObjectName(QStringLiteral("cardsPath"));
+        cards_->setAccessibleName(tr("File for the cards"));
+        cards_->setPlaceholderText(tr("file name, or leave empty to choose"));
+        cards_->setMinimumWidth(270);
+        button(tr("Save cards…"), "copyCards", [this] { printCards(); });
+        line->addWidget(cards_);
+        connect(table_->horizontalHeader(), &QHeaderView::sectionClicked, this, [this](int column) {
+            sortDown_ = column == sortBy_ && !sortDown_;
+            sortBy_ = column;
+            fill();
+        });
         auto* rows = new QFormLayout(form_);
         rows->setContentsMargins(0, 0, 0, 0);
         const auto text = [&](QLineEdit*& edit, const char* name, const QString& label) {
@@ -164,12 +180,16 @@ class CopiesTab : public QWidget {
                                 held(NoteKind::Mass, c.mass_kg),
                                 held(NoteKind::Showing, c.showing_m),
                                 held(NoteKind::Nose, c.nose_rad),
+                                seenOf(NoteKind::Depth, c.number),
+                                seenOf(NoteKind::Beats, c.number),
                                 copyPlaceWords(c.place),
                                 QString::number(notes)};
         }
+        sortRows(rows);
         filling_ = true;
-        table_->setRows(
-            {tr("Copy"), tr("Weighs"), tr("Back"), tr("Nose"), tr("Where"), tr("Notes")}, rows);
+        table_->setRows({tr("Copy"), tr("Weighs"), tr("Back"), tr("Nose"), tr("Depth"), tr("Beats"),
+                         tr("Where"), tr("Notes")},
+                        rows);
         const auto at = std::find(numbers_.begin(), numbers_.end(), was);
         if (!numbers_.empty()) {
             table_->selectRow(at == numbers_.end() ? 0 : int(at - numbers_.begin()));
@@ -182,6 +202,101 @@ class CopiesTab : public QWidget {
         }
         form_->setVisible(chosen() != nullptr);
         remove_->setEnabled(chosen() != nullptr);
+    }
+
+    // The mean of what was seen of a copy, after what was foretold: "2.2 → 2.1".
+    QString seenOf(NoteKind kind, std::int64_t copy) const {
+        double sum = 0, told = 0;
+        int count = 0, foretold = 0;
+        for (const LogNote& n : bench_.log.log().notes) {
+            if (n.bait == bench_.design().name && n.copy == copy && n.kind == kind && n.use &&
+                n.as == SeenAs::Value && n.low) {
+                sum += *n.low;
+                ++count;
+                told += n.foretold.value_or(0.0);
+                foretold += n.foretold ? 1 : 0;
+            }
+        }
+        const LearntFigure* f = Learner::of(bench_).figure(kind);
+        const QString before = foretold > 0
+                                   ? figureText(kind, told / foretold, bench_.bench(), false)
+                               : f != nullptr ? figureText(kind, f->middle(), bench_.bench(), false)
+                                              : QStringLiteral("–");
+        return count > 0
+                   ? tr("%1 → %2").arg(before, figureText(kind, sum / count, bench_.bench(), false))
+                   : tr("%1 → –").arg(before);
+    }
+
+    // By the column whose head was chosen; numbers by their size.
+    void sortRows(QList<QStringList>& rows) {
+        std::vector<int> order(size_t(rows.size()));
+        std::iota(order.begin(), order.end(), 0);
+        const auto number = [](QString cell) {
+            cell = cell.section(QStringLiteral("→ "), -1);
+            static const QRegularExpression figure(QStringLiteral("[-−]?[0-9]+([.,][0-9]+)?"));
+            QString found = figure.match(cell).captured(0);
+            found.replace(QChar(0x2212), QLatin1Char('-'))
+                .replace(QLatin1Char(','), QLatin1Char('.'));
+            bool isOne = false;
+            const double value = found.toDouble(&isOne);
+            return isOne ? std::optional(value) : std::nullopt;
+        };
+        std::stable_sort(order.begin(), order.end(), [&](int a, int b) {
+            const QString &x = rows[a][sortBy_], &y = rows[b][sortBy_];
+            const auto p = number(x), q = number(y);
+            const bool less = p && q                           ? *p < *q
+                              : p.has_value() != q.has_value() ? p.has_value()
+                                                               : x < y;
+            const bool more = p && q                           ? *q < *p
+                              : p.has_value() != q.has_value() ? q.has_value()
+                                                               : y < x;
+            return sortDown_ ? more : less;
+        });
+        QList<QStringList> sorted;
+        std::vector<std::int64_t> numbers;
+        for (const int at : order) {
+            sorted << rows[at];
+            numbers.push_back(numbers_[size_t(at)]);
+        }
+        rows = sorted;
+        numbers_ = numbers;
+    }
+
+    // A card for each, to lie with the bait in its box; eight to a page.
+    void printCards() {
+        QString file = cards_->text().trimmed();
+        if (file.isEmpty()) {
+            file = QFileDialog::getSaveFileName(window(), tr("Cards of the copies"),
+                                                QStringLiteral("cards.pdf"), tr("PDF (*.pdf)"));
+        }
+        if (file.isEmpty()) {
+            return;
+        }
+        const std::string name = bench_.design().name;
+        std::vector<QStringList> cards;
+        for (const std::int64_t number : numbers_) {
+            const LogCopy* c = bench_.log.log().copy(name, number);
+            if (c == nullptr) {
+                continue;
+            }
+            QStringList lines{tr("%1, copy %2").arg(QString::fromStdString(name)).arg(c->number)};
+            const auto line = [&lines](const QString& label, const QString& text) {
+                if (!text.isEmpty()) {
+                    lines << QStringLiteral("%1: %2").arg(label, text);
+                }
+            };
+            line(tr("made"), QString::fromStdString(c->made));
+            line(tr("weighs"), c->mass_kg ? bench_.text(Quantity::Mass, *c->mass_kg) : QString());
+            line(tr("depth, foretold → seen"), seenOf(NoteKind::Depth, number));
+            line(tr("beats, foretold → seen"), seenOf(NoteKind::Beats, number));
+            line(tr("hooks"), QString::fromStdString(c->hooks));
+            line(tr("finish"), QString::fromStdString(c->finish));
+            line(tr("came out otherwise"), QString::fromStdString(c->deviates));
+            cards.push_back(lines);
+        }
+        const auto error = writeCards(cards, file);
+        bench_.say(error ? QStringLiteral("▲ ") + sentence(*error, bench_.bench())
+                         : tr("%n card(s) saved to %1.", nullptr, int(cards.size())).arg(file));
     }
 
     // Copies side by side by what was read of them at the water.
@@ -206,8 +321,9 @@ class CopiesTab : public QWidget {
             const LogReadings read = readingsOf(log, *learnt);
             for (size_t i = 0; i < numbers_.size(); ++i) {
                 for (size_t j = i + 1; j < numbers_.size(); ++j) {
+                    const LearntFigure* f = Learner::of(bench_).figure(kind);
                     const auto of = [&](std::int64_t copy) {
-                        return factorOf(log, name, copy, bait->family, bait->maker, 0.0);
+                        return factorOf(log, read, *bait, copy, f != nullptr ? f->usual : 0.0, 0.0);
                     };
                     const FactorOf first = of(numbers_[i]), second = of(numbers_[j]);
                     const auto has = [&](const FactorOf& copy) {
@@ -382,7 +498,9 @@ class CopiesTab : public QWidget {
 
     Workbench& bench_;
     std::vector<std::int64_t> numbers_;
-    bool filling_ = false;
+    bool filling_ = false, sortDown_ = false;
+    int sortBy_ = 0;
+    QLineEdit* cards_ = nullptr;
     PlainTable* table_;
     QLabel* words_;
     QWidget* form_;

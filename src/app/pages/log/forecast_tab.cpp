@@ -1,4 +1,5 @@
 #include <QCheckBox>
+#include <QComboBox>
 
 #include "app/kit/form.h"
 #include "app/kit/learner.h"
@@ -25,7 +26,7 @@ class ForecastTab : public QWidget {
           next_(plainLabel()),
           odd_(plainLabel()),
           board_(new PlainTable(QStringLiteral("scoreBoard"), tr("Foretold against seen"))),
-          family_(plainLabel()) {
+          family_(new QComboBox) {
         setObjectName(QStringLiteral("forecastTab"));
         learns_->setObjectName(QStringLiteral("learns"));
         learns_->setChecked(learner_.learns());
@@ -34,9 +35,20 @@ class ForecastTab : public QWidget {
         next_->setObjectName(QStringLiteral("learntNext"));
         odd_->setObjectName(QStringLiteral("learntOdd"));
         family_->setObjectName(QStringLiteral("learntFamily"));
-        family_->setProperty("role", "quiet");
+        family_->setAccessibleName(tr("Learns with baits of this kind"));
+        family_->setToolTip(
+            tr("Which baits tell of this one; sort it otherwise where you know better"));
+        for (const char* kind :
+             {"in_line_lip", "steep_lip", "sloped_face", "lipless", "glide", "chain", "jointed"}) {
+            for (const char* body : {"_slender", "_stout"}) {
+                const std::string code = std::string(kind) + body;
+                family_->addItem(tr("Learns with: %1").arg(familyWords(code)),
+                                 QString::fromStdString(code));
+            }
+        }
+        connect(family_, &QComboBox::activated, this, [this] { sortInto(); });
         said_->setFont(type(Type::Body, true));
-        for (QLabel* label : {said_, next_, odd_, family_}) {
+        for (QLabel* label : {said_, next_, odd_}) {
             label->setWordWrap(true);
         }
         table_->setWhole();
@@ -92,10 +104,23 @@ class ForecastTab : public QWidget {
             rows);
         table_->selectRow(std::min(chosen, int(rows.size()) - 1));
         const LogBait* bait = bench_.log.log().bait(bench_.design().name);
-        family_->setText(tr("Learns with: %1")
-                             .arg(familyWords(bait != nullptr ? bait->family : learner_.family())));
+        family_->setCurrentIndex(family_->findData(
+            QString::fromStdString(bait != nullptr ? bait->family : learner_.family())));
         fillBoard();
         tell();
+    }
+
+    void sortInto() {
+        auto error = keepBait(bench_);
+        const LogBait* there = bench_.log.log().bait(bench_.design().name);
+        if (!error && there != nullptr) {
+            LogBait bait = *there;
+            bait.family = family_->currentData().toString().toStdString();
+            error = bench_.log.put(bait);
+        }
+        if (error) {
+            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
+        }
     }
 
     void fillBoard() {
@@ -157,7 +182,7 @@ class ForecastTab : public QWidget {
     PlainTable* table_;
     QLabel *said_, *next_, *odd_;
     PlainTable* board_;
-    QLabel* family_;
+    QComboBox* family_;
 };
 
 }  // namespace

@@ -178,14 +178,14 @@ class WaterTab : public QWidget {
     QWidget* fileTools() {
         files_ = new QWidget;
         auto* line = new FlowLayout(files_);
-        fromFile_ = new QPushButton;
+        fromFile_ = new QPushButton(tr("By a photograph…"));
         fromFile_->setObjectName(QStringLiteral("noteFromFile"));
         connect(fromFile_, &QPushButton::clicked, this, [this] { readFile(); });
         file_ = new QLineEdit;
         file_->setObjectName(QStringLiteral("noteFile"));
         file_->setAccessibleName(tr("File to read it from"));
         file_->setPlaceholderText(tr("file name, or leave empty to choose"));
-        file_->setMinimumWidth(230);
+        file_->setMinimumWidth(270);
         line->addWidget(fromFile_);
         line->addWidget(file_);
         return files_;

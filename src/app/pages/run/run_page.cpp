@@ -1,8 +1,9 @@
 #include "app/kit/form.h"
+#include "app/kit/learner.h"
 #include "app/kit/plot.h"
 #include "app/kit/sheet_tabs.h"
-#include "app/pages/pages.h"
 #include "app/pages/levers_part.h"
+#include "app/pages/pages.h"
 #include "app/pages/run/run_tabs.h"
 #include "session/words.h"
 
@@ -41,6 +42,18 @@ QWidget* pitchPlot(Workbench& bench) {
     };
     new KeptPlot(bench, plot, refresh);
     return plot;
+}
+
+// What the water log makes of the depth.
+QString depthByLog(Workbench& bench) {
+    const LearntFigure* f = Learner::of(bench).figure(NoteKind::Depth);
+    if (f == nullptr || f->told.unsure == Unsure::NotRead) {
+        return tr("nothing read yet");
+    }
+    return tr("%1, between %2 and %3")
+        .arg(bench.text(Quantity::Distance, f->reckoned * f->told.itself.middle),
+             bench.text(Quantity::Distance, f->reckoned * f->told.itself.low, false),
+             bench.text(Quantity::Distance, f->reckoned * f->told.itself.high));
 }
 
 // What each source of doubt may do to the depth.
@@ -95,6 +108,10 @@ QWidget* makeRunPage(Workbench& bench) {
                                 : tr("cannot be given");
         });
     });
+    QLabel* learnt =
+        depth->readout(tr("By the log"), [&bench](const Results&) { return depthByLog(bench); });
+    QObject::connect(&Learner::of(bench), &Learner::changed, learnt,
+                     [&bench, learnt] { learnt->setText(depthByLog(bench)); });
     depth->readout(tr("Deepest at"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
             return u.depthKnown ? tr("%1 from the rod")
