@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace wl {
 namespace {
@@ -29,22 +30,62 @@ bool isOf(TakenKind kind, ShelfKind entry) {
     return false;
 }
 
+ShelfKind shelfKindOf(FittingKind kind) {
+    switch (kind) {
+        case FittingKind::Treble:
+            return ShelfKind::Treble;
+        case FittingKind::SingleHook:
+            return ShelfKind::SingleHook;
+        case FittingKind::SplitRing:
+            return ShelfKind::Ring;
+        case FittingKind::ScrewEye:
+            return ShelfKind::ScrewEye;
+        case FittingKind::TwistedEye:
+            return ShelfKind::TwistedEye;
+        case FittingKind::GlassEye:
+            return ShelfKind::Eye;
+        case FittingKind::SheetFin:
+            return ShelfKind::SheetFin;
+        case FittingKind::BristleTail:
+            return ShelfKind::BristleTail;
+        case FittingKind::SoftTail:
+            return ShelfKind::SoftTail;
+        default:
+            return ShelfKind::Other;
+    }
+}
+
+// How far off an entry is from what is taken, in shares of what still counts as the same; over 1:
+// another thing.
+double offFrom(const Taken& taken, const ShelfEntry& e) {
+    constexpr double kSameWire = 0.1, kSameSize = 0.02, kSameFittingWire = 0.05;
+    const auto off = [](const std::optional<double>& a, double b, double same) {
+        return a && b > 0 ? std::abs(*a / b - 1) / same : 2.0;
+    };
+    if (taken.kind == TakenKind::Wire) {
+        return off(e.wire_m, taken.wire_m, kSameWire);
+    }
+    if (taken.kind == TakenKind::Fitting && taken.fitting != FittingKind::Other &&
+        e.kind == shelfKindOf(taken.fitting)) {
+        return std::max(off(e.size_m, taken.size_m, kSameSize),
+                        e.wire_m ? off(e.wire_m, taken.wire_m, kSameFittingWire) : 0.0);
+    }
+    return 2.0;
+}
+
 const ShelfEntry* entryOf(const Taken& taken, const std::vector<ShelfEntry>& entries) {
-    constexpr double kSameWire = 0.1;
     const ShelfEntry* found = nullptr;
-    double nearest = kSameWire * taken.wire_m;
+    double nearest = 1.0 + 1e-9;
     for (const ShelfEntry& e : entries) {
         if (!isOf(taken.kind, e.kind)) {
             continue;
         }
-        if (taken.kind == TakenKind::Wire) {
-            const double off = std::abs(e.wire_m.value_or(0.0) - taken.wire_m);
-            if (off <= nearest && (found == nullptr || off < nearest)) {
-                found = &e;
-                nearest = off;
-            }
-        } else if (e.name == taken.name) {
+        if (taken.kind != TakenKind::Wire && e.name == taken.name) {
             return &e;
+        }
+        if (const double off = offFrom(taken, e); off < nearest) {
+            found = &e;
+            nearest = off;
         }
     }
     return found;
@@ -96,26 +137,34 @@ std::vector<TakenCost> costOf(const std::vector<Taken>& taken,
 
 std::vector<ShelfEntry> usedUp(const std::vector<ShelfEntry>& entries, const Design& design,
                                int baits) {
-    std::vector<ShelfEntry> changed;
-    for (ShelfEntry e : entries) {
-        if (!e.left) {
-            continue;
-        }
-        double used = 0;
-        for (const Bore& bore : design.bores) {
-            for (const LeadPiece& piece : bore.pieces) {
-                used += bore.lead == BoreLead::Pieces && isOf(TakenKind::Pieces, e.kind) &&
-                                piece.name == e.name
-                            ? piece.count
-                            : 0;
+    std::vector<Taken> taken;
+    for (const Bore& bore : design.bores) {
+        for (const LeadPiece& piece : bore.pieces) {
+            if (bore.lead == BoreLead::Pieces) {
+                taken.push_back({TakenKind::Pieces, piece.name, piece.count});
             }
         }
-        for (const Fitting& f : design.fittings) {
-            used += isOf(TakenKind::Fitting, e.kind) && f.name == e.name ? (f.mirrored ? 2 : 1) : 0;
+    }
+    for (const Fitting& f : design.fittings) {
+        Taken& t = taken.emplace_back();
+        t.kind = TakenKind::Fitting;
+        t.name = f.name;
+        t.pieces = f.mirrored ? 2 : 1;
+        t.fitting = f.kind;
+        t.size_m = f.size_m;
+        t.wire_m = f.wire_m;
+    }
+    std::map<const ShelfEntry*, double> used;
+    for (const Taken& t : taken) {
+        if (const ShelfEntry* entry = entryOf(t, entries); entry != nullptr && entry->left) {
+            used[entry] += t.pieces;
         }
-        if (used > 0) {
-            e.left = std::max(0.0, *e.left - double(baits) * used);
-            changed.push_back(std::move(e));
+    }
+    std::vector<ShelfEntry> changed;
+    for (const ShelfEntry& e : entries) {
+        if (const auto at = used.find(&e); at != used.end()) {
+            changed.push_back(e);
+            changed.back().left = std::max(0.0, *e.left - double(baits) * at->second);
         }
     }
     return changed;

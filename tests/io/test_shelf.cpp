@@ -221,6 +221,18 @@ TEST_CASE("what a bait takes is all it is made of, at the shelf's prices, off wh
     CHECK(hung.after == std::max(0.0, 3.0 - 2 * hung.taken.pieces));
     CHECK(usedUp(entries, d, 2).size() == 1);
     CHECK(usedUp(entries, d, 2)[0].left == hung.after);
+    // Called otherwise on the shelf, a hook is known by kind, size and wire; another size is not.
+    for (const Fitting& f : d.fittings) {
+        if (f.name == hook) {
+            hooks.name = "size as bought";
+            hooks.size_m = f.size_m;
+            hooks.wire_m = f.wire_m;
+        }
+    }
+    CHECK(costOf(takenBy(d, derived), entries, 1).size() == costs.size());
+    CHECK(usedUp(entries, d).size() == 1);
+    hooks.size_m = *hooks.size_m * 1.1;
+    CHECK(usedUp(entries, d).empty());
     // What goes in is what it weighs, stock and coats apart (cut away, dried).
     double lead = 0, leadItems = 0;
     for (const TakenCost& c : costs) {

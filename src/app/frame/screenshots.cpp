@@ -7,6 +7,8 @@
 #include <QDir>
 #include <QFile>
 #include <QKeyEvent>
+#include <QPainter>
+#include <QPushButton>
 #include <QScrollArea>
 #include <QStandardPaths>
 
@@ -22,6 +24,7 @@
 #include "app/dialogs/shelf_window.h"
 #include "app/frame/steps.h"
 #include "app/kit/beside_page.h"
+#include "app/kit/learner.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
 #include "app/views/played_view.h"
@@ -57,8 +60,64 @@ double secondsSinceProcessStart() {
 
 }  // namespace
 
+namespace {
+
+// A season of the demo bait: two copies, three days, what was seen typed as a maker types it.
+void logSome(MainWindow& window) {
+    Learner& learner = Learner::of(window.bench());
+    LogBook& log = window.bench().log;
+    const auto learnt = [&] {
+        const QDeadlineTimer limit(20000);
+        while (!learner.isCurrent() && !limit.hasExpired()) {
+            QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
+        }
+    };
+    const auto seen = [&](NoteKind kind, double value, const char* words, std::int64_t copy) {
+        learnt();
+        LogNote n;
+        n.bait = window.bench().design().name;
+        n.copy = copy;
+        n.outing = learner.outing();
+        n.kind = kind;
+        n.words = words;
+        const LearntFigure* f = learner.figure(kind);
+        if (isMeasured(kind) && f != nullptr) {
+            n.low = n.high = value;
+            n.reckoned = f->reckoned;
+            n.usual = f->usual;
+            n.foretold = f->middle();
+            n.foretoldLow = f->low();
+            n.foretoldHigh = f->high();
+        }
+        (void)log.put(n);
+    };
+    const std::pair<const char*, const char*> days[] = {{"2026-11-12", "Alder Pool, dam end"},
+                                                        {"2026-11-19", "Alder Pool"},
+                                                        {"2026-11-28", "weir run"}};
+    for (size_t i = 0; i < std::size(days); ++i) {
+        LogOuting outing;
+        outing.date = days[i].first;
+        outing.place = days[i].second;
+        outing.colour = i == 0 ? "brown" : "clear";
+        (void)log.put(outing);
+        learner.setOuting(outing.id);
+        seen(NoteKind::Depth, 1.86 + 0.04 * double(i), "", 1);
+        seen(NoteKind::Beats, 4.0 + 0.1 * double(i), "", 1);
+        if (i > 0) {
+            seen(NoteKind::Depth, 2.05, "", 2);
+        }
+    }
+    seen(NoteKind::Catch, 0, "perch, 31 cm, on the pause", 1);
+    seen(NoteKind::Lost, 0, "tail treble, on the weir stones", 2);
+    learnt();
+}
+
+}  // namespace
+
 bool takeScreenshots(const QString& folder) {
     QStandardPaths::setTestModeEnabled(true);
+    QFile::remove(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
+                  QStringLiteral("/water-log.sqlite"));
     QTemporaryDir recovery;
     if (!QDir().mkpath(folder)) {
         return false;
@@ -92,6 +151,39 @@ bool takeScreenshots(const QString& folder) {
             QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
         }
     };
+    // The window over four sheets of the log.
+    window.rail().choose(Step::WaterLog);
+    logSome(window);
+    window.findChild<QPushButton*>(QStringLiteral("note_depth"))->click();
+    settle(window);
+    QPixmap whole = window.grab();
+    const std::tuple<int, const char*, const char*> parts[] = {
+        {1, nullptr, nullptr}, {2, "copyAdd", nullptr}, {3, nullptr, "troubleTab"}};
+    QList<QPixmap> sheets;
+    for (const auto& [index, press, page] : parts) {
+        showTab("logTabs", index);
+        for (int i = 0; press != nullptr && i < 2; ++i) {
+            window.findChild<QPushButton*>(QLatin1String(press))->click();
+        }
+        if (page != nullptr) {
+            waitFor(page);
+            window.findChild<QComboBox*>(QStringLiteral("troubleDepth"))->setCurrentIndex(2);
+            window.findChild<QComboBox*>(QStringLiteral("troubleSpare"))->setCurrentIndex(2);
+        }
+        settle(window);
+        sheets << window.sheet()->grab();
+    }
+    QPixmap both(whole.width(), whole.height() + sheets[0].height() + 12);
+    both.fill(inks().ground);
+    QPainter paint(&both);
+    paint.drawPixmap(0, 0, whole);
+    for (int i = 0; i < sheets.size(); ++i) {
+        paint.drawPixmap(i * (whole.width() - sheets[i].width()) / 2, whole.height() + 12,
+                         sheets[i]);
+    }
+    paint.end();
+    done = both.save(QDir(folder).filePath(QStringLiteral("water-log.png"))) && done;
+    showTab("logTabs", 0);
     window.rail().choose(Step::Cast);
     waitFor("castPage");
     shoot(QStringLiteral("cast"));

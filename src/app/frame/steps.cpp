@@ -228,7 +228,7 @@ const std::vector<StepEntry>& stepTable() {
          "build",
          stepsDone,
          dash},
-        {Step::WaterLog, tr("Water log"), makeWaterLogPage, {"/log"}, "water-log", logged, nullptr},
+        {Step::WaterLog, tr("Water log"), makeWaterLogPage, {"/log"}, nullptr, logged, nullptr},
     };
     return table;
 }

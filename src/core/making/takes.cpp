@@ -98,7 +98,11 @@ std::vector<Taken> takenBy(const Design& design, const Derived& derived) {
         }
     }
     for (const Fitting& f : design.fittings) {
-        out.of(TakenKind::Fitting, f.name).pieces += f.mirrored ? 2 : 1;
+        Taken& taken = out.of(TakenKind::Fitting, f.name);
+        taken.pieces += f.mirrored ? 2 : 1;
+        taken.fitting = f.kind;
+        taken.size_m = f.size_m;
+        taken.wire_m = f.wire_m;
     }
     if (design.wire.present) {
         Taken& wire = out.of(TakenKind::Wire, {});

@@ -20,7 +20,9 @@ struct Taken {
     int pieces = 0;
     double mass_kg = 0.0;
     double length_m = 0.0;
-    double wire_m = 0.0;  ///< diameter of a wire, which has no name of its own
+    double wire_m = 0.0;  ///< diameter of a wire, which has no name of its own; of a fitting's
+    FittingKind fitting = FittingKind::Other;
+    double size_m = 0.0;  ///< of a fitting
 };
 
 /// Of one bait, each thing once. Carved stock is its squared blank, turned stock a round one, a

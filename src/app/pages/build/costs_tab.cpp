@@ -94,15 +94,16 @@ class CostsTab : public QWidget {
         table_->setRows({tr("Thing"), tr("one takes"), tr("all %1").arg(baits), tr("one costs"),
                          tr("then left")},
                         rows);
-        sum_->setText(unpriced == 0
-                          ? tr("One costs %1, all %2 cost %3.")
-                                .arg(money(sum))
-                                .arg(baits)
-                                .arg(money(baits * sum))
-                          : tr("One costs %1 and what has no price yet (%2 of %3 things).")
-                                .arg(money(sum))
-                                .arg(unpriced)
-                                .arg(costs.size()));
+        sum_->setText(
+            unpriced == int(costs.size()) ? tr("No price stands on the shelf for any of it yet.")
+            : unpriced == 0               ? tr("One costs %1, all %2 cost %3.")
+                                  .arg(money(sum))
+                                  .arg(baits)
+                                  .arg(money(baits * sum))
+                            : tr("One costs %1 and what has no price yet (%2 of %3 things).")
+                                  .arg(money(sum))
+                                  .arg(unpriced)
+                                  .arg(costs.size()));
         showHours(*r, baits);
         const auto used = usedUp(bench_.shelf.entries(), *r->design, baits);
         off_->setEnabled(!used.empty());
