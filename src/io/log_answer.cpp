@@ -89,7 +89,8 @@ void putFactors(const WaterLog& log, Learnt quantity, Json& out) {
             j["said"].push_back(said(error));
         }
         j["read_next"] = Json::array();
-        for (const ReadingWorth& worth : worthOfNext(fit, of, int(last.outing))) {
+        for (const ReadingWorth& worth :
+             worthOfNext(fit, of, int(last.outing), last.kind == NoteKind::Depth)) {
             Json w;
             w["what"] = kNextNames[size_t(worth.what)];
             put(w, "narrower", Quantity::Fraction, worth.narrower);
@@ -98,7 +99,7 @@ void putFactors(const WaterLog& log, Learnt quantity, Json& out) {
         }
         out["factors"].push_back(j);
     }
-    for (const OddReading& odd : oddReadings(fit)) {
+    for (const OddReading& odd : oddReadings(fit, hasLengthOrSpeed(quantity))) {
         Json j;
         j["note"] = log.notes[read.notes[odd.reading]].id;
         j["chance"] = odd.chance;

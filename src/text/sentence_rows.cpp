@@ -509,8 +509,6 @@ constexpr SentenceRow kRows[] = {
               "mixed up?")},
     Row{"learn.odd_inches", WL_TR("It is %3 times what the others lead one to expect: inches and "
                                   "millimetres mixed up?")},
-    Row{"learn.odd_ounces", WL_TR("It is %3 times what the others lead one to expect: ounces and "
-                                  "grams mixed up?")},
     Row{"learn.odd_twice",
         WL_TR("It is %3 times what the others lead one to expect: half beats for "
               "whole ones, or there and back?")},

@@ -16,8 +16,8 @@ namespace wl {
 
 /// Every change is one transaction, written through to the disk before it counts. What other
 /// windows wrote is seen within a second. A damaged book is set aside under a name of its own and a
-/// new one begun; one that another program holds is waited for, what is logged meanwhile going in
-/// when it is free; one of a newer program is only read; without a place to write the log lasts for
+/// new one begun; one that another program holds is waited for, notes being refused until
+/// it is free; one of a newer program is only read; without a place to write the log lasts for
 /// the session. Call from the thread that owns it.
 class LogBook : public QObject {
     Q_OBJECT

@@ -90,6 +90,30 @@ TEST_CASE("templates are exported at true scale, read back by other programs") {
     std::ifstream in(svg);
     const std::string text((std::istreambuf_iterator<char>(in)), {});
     CHECK(text.find("mm\" height=") != std::string::npos);
+    // Python's own XML reader: width over viewBox is the scale, the longest outline the bait's side.
+    std::ofstream(here + "/svg.py") << R"(
+import re, sys, xml.etree.ElementTree as tree
+root = tree.parse(sys.argv[1]).getroot()
+mm = float(root.get('width')[:-2]) / float(root.get('viewBox').split()[2])
+longest = 0.0
+def walk(node, scale):
+    global longest
+    turned = re.match(r'matrix\(([-0-9.e]+),0,0,([-0-9.e]+)', node.get('transform') or '')
+    scale *= float(turned.group(1)) if turned else 1.0
+    if node.tag.endswith('path') and 'Z' not in (node.get('d') or '')[:-1]:
+        xs = [float(x) for x in re.findall(r'([-0-9.e]+),[-0-9.e]+', node.get('d'))]
+        if len(xs) > 20:  # an outline, no rule or axis
+            longest = max(longest, (max(xs) - min(xs)) * scale * mm)
+    for child in node:
+        walk(child, scale)
+walk(root, 1.0)
+print(longest)
+)";
+    std::istringstream longest(::said("/usr/bin/python3 " + here + "/svg.py " + svg));
+    longest.imbue(std::locale::classic());
+    double side_mm = 0;
+    longest >> side_mm;
+    CHECK(side_mm == Approx(report["body"]["length_mm"].get<double>()).margin(0.1));
     const Outcome other = run("export " + bait + " -o " + here + "/templates.png");
     CHECK(other.exit == 2);
     CHECK_FALSE(std::filesystem::exists(here + "/templates.png"));

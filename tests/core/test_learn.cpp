@@ -126,7 +126,7 @@ TEST_CASE("without readings the band is the book's, and what is read moves it as
     // Three far readings that agree move the middle, and none is pointed out.
     const FactorFit far(kDepth, {reading(.60, 0), reading(.55, 1), reading(.62, 2)});
     CHECK(far.factor({}).quantile(0.5) == Approx(0.57).margin(0.02));
-    CHECK(oddReadings(far).empty());
+    CHECK(oddReadings(far, true).empty());
 }
 
 TEST_CASE("the order of the readings changes nothing") {
@@ -153,7 +153,7 @@ TEST_CASE("a wrong reading is pointed out with the mistake that explains it, and
     const double without = FactorFit(kDepth, readings).factor({}).quantile(0.5);
     readings.push_back(reading(ofPercent(-12) + std::log(3.281), 3));
     const FactorFit feet(kDepth, readings);
-    const auto odd = oddReadings(feet);
+    const auto odd = oddReadings(feet, true);
     REQUIRE(odd.size() == 1);
     CHECK(odd[0].reading == 3);
     CHECK(odd[0].chance < 1e-3);
@@ -161,14 +161,15 @@ TEST_CASE("a wrong reading is pointed out with the mistake that explains it, and
     CHECK(*odd[0].hint == Approx(3.281));
     CHECK(sayOdd(odd[0]).code == "learn.odd_feet");
     CHECK(std::abs(feet.factor({}).quantile(0.5) - without) < 0.05);
+    CHECK_FALSE(oddReadings(feet, false)[0].hint);  // beats have no feet
     readings.back() = reading(ofPercent(35), 3);
-    const auto off = oddReadings(FactorFit(kDepth, readings));
+    const auto off = oddReadings(FactorFit(kDepth, readings), true);
     REQUIRE(off.size() == 1);
     CHECK_FALSE(off[0].hint);
     CHECK(tellFactor(FactorFit(kDepth, readings), {}).unsure != Unsure::No);
     // Of two that quarrel nobody knows which is wrong.
-    const auto two =
-        oddReadings(FactorFit(kDepth, {reading(ofPercent(-40), 0), reading(ofPercent(70), 1)}));
+    const auto two = oddReadings(
+        FactorFit(kDepth, {reading(ofPercent(-40), 0), reading(ofPercent(70), 1)}), true);
     CHECK(two.size() == 2);
 }
 

@@ -103,11 +103,18 @@ TEST_CASE("a depth is logged with two taps and a figure, with what was foretold 
     CHECK(o.log().outing(note.outing)->place == "mill pool");
     CHECK(o.log().bait(o.design().name)->family.rfind("in_line_lip", 0) == 0);
     CHECK(readDesign(o.log().bait(o.design().name)->design).ok());
+    // A test that came in from the design and was taken out again does not come back.
+    const std::int64_t first = o.log().notes.front().id;
+    REQUIRE_FALSE(o.window.bench().log.remove<LogNote>(first));
+    o.window.rail().choose(Step::Brief);
+    o.window.rail().choose(Step::WaterLog);
+    CHECK(o.log().notes.front().id != first);
+    CHECK(o.log().notes.size() == old);
     // A bad figure stays where it was typed, with the reason beside it.
     o.press("note_depth");
     o.put("noteLow", "deep");
     o.press("logIt");
-    CHECK(o.log().notes.size() == old + 1);
+    CHECK(o.log().notes.size() == old);
     CHECK(o.text("noteLow/fault").startsWith("▲"));
     CHECK(o.window.findChild<QLineEdit*>("noteLow")->text() == "deep");
     // Caught, in words.
@@ -115,7 +122,7 @@ TEST_CASE("a depth is logged with two taps and a figure, with what was foretold 
     o.put("noteWords", "pike by the reeds");
     o.press("logIt");
     CHECK(o.log().notes.back().kind == NoteKind::Catch);
-    CHECK(o.table("baitNotes").rowCount() == int(old) + 2);
+    CHECK(o.table("baitNotes").rowCount() == int(old) + 1);
 }
 
 TEST_CASE("three days narrow the band and say which way it is off, and leaving one out undoes it") {
@@ -322,6 +329,9 @@ TEST_CASE("from trouble to a cause that is logged and remembered") {
     o.press("causeWas");
     CHECK(o.log().notes.back().cause == "waterlogged");
     CHECK(o.log().notes.back().kind == NoteKind::Tuned);
+    const LogNote& trouble = o.log().notes[o.log().notes.size() - 2];
+    CHECK(trouble.kind == NoteKind::Symptom);
+    CHECK(trouble.words.find("a bit low") != std::string::npos);
     o.beside("troubleTab");
     o.press("troubleClear");
     CHECK(o.window.findChild<QComboBox*>("troubleSpare")->currentIndex() == 0);

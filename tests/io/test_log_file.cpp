@@ -155,6 +155,8 @@ TEST_CASE("a log's notes are readings of the right factor, each by its day") {
     CHECK(readingsOf(log, Learnt::DepthInLine).readings.size() == 1);
     log.notes[2].reckoned = 0.0;  // it stays up: there is no factor on nothing
     CHECK(readingsOf(log, Learnt::DepthInLine).readings.empty());
+    CHECK_FALSE(learntOf(NoteKind::Swing, "in_line_lip_stout"));
+    CHECK(learntOf(NoteKind::Swing, "lipless_stout") == Learnt::Swing);
     CHECK(scoreOf(someLog(), NoteKind::Depth).inside == 3);
     const auto answer = nlohmann::json::parse(logAnswer(someLog(), {"reeds PIKE", {}, {}, {}, {}}));
     REQUIRE(answer["found"].size() == 1);

@@ -45,8 +45,9 @@ std::vector<LearntFigure> learn(const RawForecast& there, const RawForecast& usu
             for (const FactorReading& r : read.readings) {
                 today = today || r.outing == outing;
             }
-            f.worth = worthOfNext(fit, whose, today ? outing : -1);
-            for (const OddReading& odd : oddReadings(fit, stop)) {
+            const bool depth = f.kind == NoteKind::Depth;
+            f.worth = worthOfNext(fit, whose, today ? outing : -1, depth);
+            for (const OddReading& odd : oddReadings(fit, hasLengthOrSpeed(*f.learnt), stop)) {
                 f.odd.emplace_back(log.notes[read.notes[odd.reading]].id, odd);
             }
         }
@@ -130,6 +131,11 @@ void Learner::look() {
         (done_ == wanted_ && r->revision == revision_)) {
         return;
     }
+    const std::pair wanted{wanted_, r->revision};
+    if (beside_.isRunning() && started_ == wanted) {
+        return;
+    }
+    started_ = wanted;
     const quint64 number = wanted_;
     const bool speeds =
         speeds_ || std::any_of(bench_.log.log().notes.begin(), bench_.log.log().notes.end(),

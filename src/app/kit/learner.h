@@ -59,7 +59,8 @@ class Learner : public QObject {
     std::string family_;
     std::int64_t copy_ = 1, outing_ = 0;
     bool learns_ = true, speeds_ = false;
-    quint64 wanted_ = 1, done_ = 0;  ///< what was asked for, and what stands
+    quint64 wanted_ = 1, done_ = 0;              ///< what was asked for, and what stands
+    std::pair<quint64, quint64> started_{0, 0};  ///< what is reckoned: of which asking and bait
     quint64 revision_ = 0;
     Beside beside_;  // last: its thread ends before what it reports to
 };

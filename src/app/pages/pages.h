@@ -26,4 +26,7 @@ QWidget* makeWaterLogPage(Workbench& bench);
 /// Plans the lead for the present design and applies it as one undo step; says what cannot be met.
 void planTheLead(Workbench& bench);
 
+/// Takes what is counted on the shelf and so many of the present bait take off it, and says so.
+void takeOffShelf(Workbench& bench, int baits);
+
 }  // namespace wl

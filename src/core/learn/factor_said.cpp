@@ -75,10 +75,8 @@ Error sayOdd(const OddReading& odd) {
     const double unit = *odd.hint;
     const bool feet = std::abs(unit - 3.281) < 0.01 || std::abs(unit * 3.281 - 1) < 0.01;
     const bool inches = std::abs(unit - 25.4) < 0.1 || std::abs(unit * 25.4 - 1) < 0.01;
-    const bool ounces = std::abs(unit - 28.35) < 0.1 || std::abs(unit * 28.35 - 1) < 0.01;
     return {feet     ? "learn.odd_feet"
             : inches ? "learn.odd_inches"
-            : ounces ? "learn.odd_ounces"
                      : "learn.odd_twice",
             "",
             {},

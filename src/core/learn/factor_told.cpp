@@ -99,10 +99,15 @@ FactorTold tellFactor(const FactorFit& fit, const FactorOf& of) {
     return told;
 }
 
-std::vector<OddReading> oddReadings(const FactorFit& fit, std::stop_token stop) {
+bool hasLengthOrSpeed(Learnt quantity) {
+    return quantity != Learnt::Beats && quantity != Learnt::Swing;
+}
+
+std::vector<OddReading> oddReadings(const FactorFit& fit, bool units, std::stop_token stop) {
     // The fit without it is asked only where that with it, its site taken out, is in doubt.
     constexpr double kLookAt = 0.08, kExplained = 0.15;
-    constexpr double kHints[] = {3.281, 1 / 3.281, 2.0, 0.5, 25.4, 1 / 25.4, 28.35, 1 / 28.35};
+    constexpr double kHints[] = {2.0, 0.5, 3.281, 1 / 3.281, 25.4, 1 / 25.4};
+    constexpr size_t kPlainHints = 2;  // the others are mistakes of a unit
     std::vector<OddReading> odd;
     const std::vector<FactorReading>& readings = fit.readings();
     for (size_t i = 0; i < readings.size() && readings.size() > 1 && !stop.stop_requested(); ++i) {
@@ -133,7 +138,8 @@ std::vector<OddReading> oddReadings(const FactorFit& fit, std::stop_token stop) 
         const double middle = expected.quantile(0.5);
         found.ratio = std::exp(std::clamp(seen - middle, -20.0, 20.0));
         double nearest = kExplained;
-        for (const double hint : kHints) {
+        for (size_t h = 0; h < (units ? std::size(kHints) : kPlainHints); ++h) {
+            const double hint = kHints[h];
             const double off = std::abs(seen - middle - std::log(hint));
             if (off < nearest) {
                 nearest = off;
@@ -145,7 +151,8 @@ std::vector<OddReading> oddReadings(const FactorFit& fit, std::stop_token stop) 
     return odd;
 }
 
-std::vector<ReadingWorth> worthOfNext(const FactorFit& fit, const FactorOf& of, int today) {
+std::vector<ReadingWorth> worthOfNext(const FactorFit& fit, const FactorOf& of, int today,
+                                      bool ticks) {
     struct Candidate {
         NextReading what;
         FactorOf read;
@@ -167,7 +174,7 @@ std::vector<ReadingWorth> worthOfNext(const FactorFit& fit, const FactorOf& of, 
     const double now = fit.varianceNow(of);
     std::vector<ReadingWorth> worth;
     for (const Candidate& c : all) {
-        if (c.today && today < 0) {
+        if ((c.today && today < 0) || (c.tick && !ticks)) {
             continue;
         }
         const double after = fit.varianceAfter(of, c.read, c.today ? today : -1, c.tick);

@@ -48,7 +48,10 @@ struct OddReading {
     /// A factor that would explain it (a unit, a half): seen / that is as expected.
     std::optional<double> hint;
 };
-std::vector<OddReading> oddReadings(const FactorFit& fit, std::stop_token stop = {});
+/// `units`: of lengths or speeds, where feet may stand for metres.
+std::vector<OddReading> oddReadings(const FactorFit& fit, bool units, std::stop_token stop = {});
+/// Whether figures of that quantity are lengths or speeds.
+bool hasLengthOrSpeed(Learnt quantity);
 
 /// What could be read next, and what it is worth for a bait.
 enum class NextReading { AnotherDay, SameDay, Tick, OtherCopy, OtherBait, OtherFamily };
@@ -57,9 +60,11 @@ struct ReadingWorth {
     double narrower = 0.0;  ///< share by which the spread of the factor shrinks
     double minutes = 0.0;   ///< at the water and on the way, judged
 };
-/// By what they narrow for each minute. `today`: an outing that was read, or under 0. Exact for
+/// By what they narrow for each minute. `today`: an outing that was read, or under 0; `ticks`: a
+/// bottom can tell. Exact for
 /// normal errors alone; the order is what counts.
-std::vector<ReadingWorth> worthOfNext(const FactorFit& fit, const FactorOf& of, int today);
+std::vector<ReadingWorth> worthOfNext(const FactorFit& fit, const FactorOf& of, int today,
+                                      bool ticks = true);
 
 /// Two copies of one bait, each free by one and a half times what making allows.
 struct CopyVerdict {

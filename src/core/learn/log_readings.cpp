@@ -39,7 +39,9 @@ std::optional<Learnt> learntOf(NoteKind kind, const std::string& family) {
         case NoteKind::Beats:
             return Learnt::Beats;
         case NoteKind::Swing:
-            return Learnt::Swing;
+            // Of a lip in line it does not go with what drives it: logged, not learnt.
+            return family.rfind("in_line_lip", 0) == 0 ? std::nullopt
+                                                       : std::optional(Learnt::Swing);
         case NoteKind::BlowOut:
             return Learnt::BlowOut;
         case NoteKind::Sink:

@@ -5,6 +5,7 @@
 #include "app/kit/plain_table.h"
 #include "app/kit/theme.h"
 #include "app/pages/ballast/ballast_tabs.h"
+#include "app/pages/pages.h"
 #include "core/base/units.h"
 #include "io/shelf.h"
 
@@ -25,7 +26,8 @@ class ChoicesTab : public BesidePage {
         take_->setObjectName(QStringLiteral("takeChoice"));
         take_->setEnabled(false);
         used_->setObjectName(QStringLiteral("piecesUsed"));
-        used_->setToolTip(tr("When this bait is built: its counted pieces, hooks and eyes are fewer on the shelf"));
+        used_->setToolTip(tr(
+            "When this bait is built: its counted pieces, hooks and eyes are fewer on the shelf"));
         words_->setObjectName(QStringLiteral("choiceWords"));
         words_->setWordWrap(true);
         words_->setTextInteractionFlags(Qt::TextSelectableByMouse);
@@ -53,7 +55,7 @@ class ChoicesTab : public BesidePage {
                                               tr("Lead: %1").arg(name(choices_[size_t(row)])));
             }
         });
-        connect(used_, &QPushButton::clicked, this, [this] { takeOffShelf(); });
+        connect(used_, &QPushButton::clicked, this, [this] { takeOffShelf(this->bench(), 1); });
         connect(&bench.shelf, &ShelfBook::changed, this, [this] { again(); });
     }
 
@@ -97,19 +99,6 @@ class ChoicesTab : public BesidePage {
     QString name(const LeadChoice& c) { return sentence(c.change, bench().bench()); }
     QString mass(double kg) { return bench().text(Quantity::Mass, kg); }
     QString length(double m) { return bench().text(Quantity::Length, m); }
-
-    void takeOffShelf() {
-        const auto used = usedUp(bench().shelf.entries(), bench().design());
-        if (const auto error = bench().shelf.putAll(used)) {
-            bench().say(QStringLiteral("▲ ") + sentence(*error, bench().bench()));
-            return;
-        }
-        QStringList left;
-        for (const ShelfEntry& e : used) {
-            left << tr("%1: %2 left").arg(QString::fromStdString(e.name)).arg(*e.left);
-        }
-        bench().say(tr("Off the shelf. %1.").arg(left.join(QStringLiteral(", "))));
-    }
 
     void fill() {
         used_->setEnabled(!usedUp(bench().shelf.entries(), bench().design()).empty());

@@ -3,9 +3,11 @@
 #include "app/kit/plain_table.h"
 #include "app/kit/theme.h"
 #include "app/pages/build/build_tabs.h"
+#include "app/pages/pages.h"
 #include "core/making/build_steps.h"
 #include "io/shelf_costs.h"
 #include "session/sentence_text.h"
+#include "session/words.h"
 
 namespace wl {
 namespace {
@@ -46,7 +48,8 @@ class CostsTab : public QWidget {
         connect(&bench, &Workbench::benchChanged, this, [this] { fill(); });
         connect(&bench.builds, &BuildBook::changed, this, [this] { fill(); });
         connect(&bench.shelf, &ShelfBook::changed, this, [this] { fill(); });
-        connect(off_, &QPushButton::clicked, this, [this] { takeOff(); });
+        connect(off_, &QPushButton::clicked, this,
+                [this] { takeOffShelf(bench_, bench_.design().building.baits); });
     }
 
   protected:
@@ -142,20 +145,6 @@ class CostsTab : public QWidget {
                             .arg(text(planned)));
     }
 
-    void takeOff() {
-        const auto used =
-            usedUp(bench_.shelf.entries(), bench_.design(), bench_.design().building.baits);
-        if (const auto error = bench_.shelf.putAll(used)) {
-            bench_.say(QStringLiteral("▲ ") + sentence(*error, bench_.bench()));
-            return;
-        }
-        QStringList left;
-        for (const ShelfEntry& e : used) {
-            left << tr("%1: %2 left").arg(QString::fromStdString(e.name)).arg(*e.left);
-        }
-        bench_.say(tr("Off the shelf. %1.").arg(left.join(QStringLiteral(", "))));
-    }
-
     Workbench& bench_;
     PlainTable* table_;
     QLabel* sum_;
@@ -164,6 +153,19 @@ class CostsTab : public QWidget {
 };
 
 }  // namespace
+
+void takeOffShelf(Workbench& bench, int baits) {
+    const auto used = usedUp(bench.shelf.entries(), bench.design(), baits);
+    if (const auto error = bench.shelf.putAll(used)) {
+        bench.say(QStringLiteral("▲ ") + sentence(*error, bench.bench()));
+        return;
+    }
+    QStringList left;
+    for (const ShelfEntry& e : used) {
+        left << tr("%1: %2 left").arg(QString::fromStdString(e.name)).arg(*e.left);
+    }
+    bench.say(tr("Off the shelf. %1.").arg(left.join(QStringLiteral(", "))));
+}
 
 QWidget* makeCostsTab(Workbench& bench) {
     return new CostsTab(bench);

@@ -1,9 +1,6 @@
-#include <QComboBox>
 #include <QDate>
 #include <QFileDialog>
-#include <QFormLayout>
 #include <QHeaderView>
-#include <QImageReader>
 #include <QPushButton>
 #include <QRegularExpression>
 #include <numeric>
@@ -13,7 +10,7 @@
 #include "app/kit/learner.h"
 #include "app/kit/plain_table.h"
 #include "app/kit/theme.h"
-#include "app/pages/log/log_fields.h"
+#include "app/pages/log/copy_form.h"
 #include "app/pages/log/log_tabs.h"
 #include "core/learn/log_readings.h"
 #include "core/making/build_steps.h"
@@ -30,17 +27,10 @@ class CopiesTab : public QWidget {
         : bench_(bench),
           table_(new PlainTable(QStringLiteral("copies"), tr("Copies made of this bait"))),
           words_(plainLabel()),
-          form_(new QWidget),
-          place_(new QComboBox),
-          picture_(plainLabel()),
-          fault_(plainLabel()) {
+          form_(new CopyForm(bench)) {
         setObjectName(QStringLiteral("copiesTab"));
         words_->setObjectName(QStringLiteral("copyWords"));
         words_->setWordWrap(true);
-        fault_->setObjectName(QStringLiteral("copyFault"));
-        fault_->setProperty("role", "fault");
-        fault_->setWordWrap(true);
-        fault_->hide();
         table_->setWhole();
         auto* bar = new QWidget;
         auto* line = new FlowLayout(bar);
@@ -65,52 +55,7 @@ class CopiesTab : public QWidget {
             sortBy_ = column;
             fill();
         });
-        auto* rows = new QFormLayout(form_);
-        rows->setContentsMargins(0, 0, 0, 0);
-        const auto text = [&](QLineEdit*& edit, const char* name, const QString& label) {
-            edit = new QLineEdit;
-            edit->setObjectName(QLatin1String(name));
-            edit->setAccessibleName(label);
-            edit->setMaxLength(380);
-            rows->addRow(label, edit);
-        };
-        const auto amount = [&](OpenAmount*& made, const char* name, const QString& label,
-                                const char* field) {
-            const auto& fields = logFields<LogCopy>();
-            const auto at = std::find_if(
-                fields.begin(), fields.end(),
-                [field](const LogField<LogCopy>& f) { return f.name == std::string_view(field); });
-            made =
-                new OpenAmount(bench, QLatin1String(name), label, at->quantity, at->min, at->max);
-            rows->addRow(label, made);
-        };
-        text(made_, "copyMade", tr("Made on"));
-        amount(mass_, "copyMass", tr("Weighs"), "mass");
-        amount(showing_, "copyShowing", tr("Back showing"), "showing");
-        amount(nose_, "copyNose", tr("Nose up"), "nose");
-        amount(sink_, "copySink", tr("Sinks at"), "sinks");
-        text(deviates_, "copyDeviates", tr("What came out otherwise"));
-        text(finish_, "copyFinish", tr("Finish"));
-        text(hooks_, "copyHooks", tr("Hooks on it now"));
-        place_->setObjectName(QStringLiteral("copyPlace"));
-        place_->setAccessibleName(tr("Where it is"));
-        for (int i = 0; i < int(kCopyPlaces.size()); ++i) {
-            place_->addItem(copyPlaceWords(CopyPlace(i)));
-        }
-        rows->addRow(tr("Where it is"), place_);
-        text(where_, "copyWhere", tr("With whom, or how it went"));
-        text(photo_, "copyPhoto", tr("Photograph"));
-        auto* choose = new QPushButton(tr("Choose a photograph…"));
-        choose->setObjectName(QStringLiteral("copyChoose"));
-        connect(choose, &QPushButton::clicked, this, [this] { choosePhoto(); });
-        rows->addRow(QString(), choose);
-        picture_->setObjectName(QStringLiteral("copyPicture"));
-        rows->addRow(picture_);
-        rows->addRow(fault_);
-        auto* keep = new QPushButton(tr("Keep"));
-        keep->setObjectName(QStringLiteral("copyKeep"));
-        connect(keep, &QPushButton::clicked, this, [this] { this->keep(); });
-        rows->addRow(QString(), keep);
+        connect(form_, &CopyForm::keepWanted, this, [this] { keep(); });
         auto* whole = new QVBoxLayout(this);
         whole->setContentsMargins(0, 0, 0, 0);
         whole->addWidget(formColumn({table_, bar, words_, form_}));
@@ -364,87 +309,16 @@ class CopiesTab : public QWidget {
         if (c == nullptr) {
             return;
         }
-        fault_->hide();
-        made_->setText(QString::fromStdString(c->made));
-        mass_->set(c->mass_kg);
-        showing_->set(c->showing_m);
-        nose_->set(c->nose_rad);
-        sink_->set(c->sink_m_s);
-        deviates_->setText(QString::fromStdString(c->deviates));
-        finish_->setText(QString::fromStdString(c->finish));
-        finish_->setCursorPosition(0);
-        hooks_->setText(QString::fromStdString(c->hooks));
-        place_->setCurrentIndex(int(c->place));
-        where_->setText(QString::fromStdString(c->where));
-        photo_->setText(QString::fromStdString(c->photo));
-        showPicture();
-    }
-
-    void showPicture() {
-        constexpr QSize kMost(320, 200);
-        constexpr qint64 kMostBytes = 40 << 20;
-        picture_->clear();
-        const QString path = photo_->text();
-        // Only what the maker chose in this session is opened.
-        if (path.isEmpty() || !bench_.picturesAgreed.contains(path) ||
-            QFileInfo(path).size() > kMostBytes) {
-            picture_->setText(path.isEmpty() ? QString()
-                                             : tr("Choose it again to see it: no picture is opened "
-                                                  "unasked."));
-            return;
-        }
-        QImageReader reader(path);
-        reader.setAutoTransform(true);
-        const QSize size = reader.size();
-        if (size.isValid()) {
-            reader.setScaledSize(size.scaled(kMost, Qt::KeepAspectRatio));
-        }
-        const QImage image = reader.read();
-        if (image.isNull()) {
-            picture_->setText(tr("▲ This file is no picture that can be shown."));
-        } else {
-            picture_->setPixmap(QPixmap::fromImage(image));
-        }
-    }
-
-    void choosePhoto() {
-        const QString path =
-            QFileDialog::getOpenFileName(window(), tr("Photograph of this copy"), photo_->text(),
-                                         tr("Pictures (*.png *.jpg *.jpeg *.webp)"));
-        if (!path.isEmpty()) {
-            bench_.picturesAgreed.insert(path);
-            photo_->setText(path);
-            showPicture();
-        }
+        form_->showCopy(*c);
     }
 
     void keep() {
-        const LogCopy* there = chosen();
-        if (there == nullptr) {
-            return;
+        if (const LogCopy* there = chosen()) {
+            LogCopy c = *there;
+            if (form_->read(c)) {
+                form_->tell(bench_.log.put(c));
+            }
         }
-        LogCopy c = *there;
-        bool good = mass_->read(c.mass_kg);
-        good = showing_->read(c.showing_m) && good;
-        good = nose_->read(c.nose_rad) && good;
-        good = sink_->read(c.sink_m_s) && good;
-        if (!good) {
-            return;
-        }
-        c.made = made_->text().trimmed().toStdString();
-        c.deviates = deviates_->text().trimmed().toStdString();
-        c.finish = finish_->text().trimmed().toStdString();
-        c.hooks = hooks_->text().trimmed().toStdString();
-        c.place = CopyPlace(place_->currentIndex());
-        c.where = where_->text().trimmed().toStdString();
-        c.photo = photo_->text().trimmed().toStdString();
-        tell(bench_.log.put(c));
-    }
-
-    void tell(const std::optional<Error>& error) {
-        fault_->setText(error ? QStringLiteral("▲ ") + sentence(*error, bench_.bench())
-                              : QString());
-        fault_->setVisible(error.has_value());
     }
 
     // As far as it is known: what the scale read at the bench, coats and hooks of the design.
@@ -485,7 +359,7 @@ class CopiesTab : public QWidget {
         if (const LogCopy* c = chosen()) {
             LogCopy gone = *c;
             if (const auto error = bench_.log.remove<LogCopy>(gone.id)) {
-                tell(error);
+                form_->tell(error);
                 return;
             }
             bench_.say(tr("Copy %1 is out of the log; its notes stay.").arg(gone.number),
@@ -503,13 +377,7 @@ class CopiesTab : public QWidget {
     QLineEdit* cards_ = nullptr;
     PlainTable* table_;
     QLabel* words_;
-    QWidget* form_;
-    QLineEdit *made_ = nullptr, *deviates_ = nullptr, *finish_ = nullptr, *hooks_ = nullptr,
-              *where_ = nullptr, *photo_ = nullptr;
-    OpenAmount *mass_ = nullptr, *showing_ = nullptr, *nose_ = nullptr, *sink_ = nullptr;
-    QComboBox* place_;
-    QLabel* picture_;
-    QLabel* fault_;
+    CopyForm* form_;
     QPushButton* remove_ = nullptr;
 };
 

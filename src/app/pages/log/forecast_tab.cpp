@@ -146,7 +146,9 @@ class ForecastTab : public QWidget {
         const LearntFigure* f =
             row >= 0 && row < int(rows_.size()) ? learner_.figure(rows_[size_t(row)]) : nullptr;
         QStringList said, odd, next;
-        if (f != nullptr) {
+        if (f != nullptr && !learner_.learns()) {
+            said << tr("Learning is off: these are the book's bands.");
+        } else if (f != nullptr) {
             for (const Error& error : f->said) {
                 said << sentence(error, bench_.bench());
             }

@@ -39,11 +39,23 @@ class OpenAmount : public QWidget {
         grid->addWidget(unit_, 0, 1);
         grid->addWidget(fault_, 1, 0, 1, 3);
         grid->setColumnStretch(2, 1);
-        connect(&bench, &Workbench::benchChanged, this, [this] { set(kept_); });
+        connect(&bench, &Workbench::benchChanged, this, [this] {
+            if (line_->text() == shown_) {
+                set(kept_);
+            } else {  // typed and not yet taken: it stands, for the new unit
+                unit_->setText(QString::fromStdString(unitLabel(quantity_, bench_.bench())));
+            }
+        });
         connect(line_, &QLineEdit::textEdited, this, [this] { tell({}); });
         set({});
     }
     QLineEdit* line() { return line_; }
+    QString label() const { return line_->accessibleName(); }
+    /// As it stands, with its unit; empty when nothing does.
+    QString typed() const {
+        const QString text = line_->text().trimmed();
+        return text.isEmpty() ? text : text + QLatin1Char(' ') + unit_->text();
+    }
     void setRange(Quantity quantity, double least, double most) {
         quantity_ = quantity;
         least_ = least;

@@ -2,26 +2,34 @@
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/log/log_tabs.h"
 #include "app/pages/pages.h"
+#include "io/design_code.h"
 #include "io/design_file.h"
 #include "session/words.h"
 
 namespace wl {
 namespace {
 
-// Tests that stand in the design of an older file go into the log; what is there already is not
-// taken twice.
+// Tests that stand in the design of an older file go into the log, once: what was then taken out of
+// it or left out does not come back.
 void takeOldLog(Workbench& bench) {
     if (bench.design().log.empty()) {
         return;
     }
-    const WaterLog old = logOf(bench.design());
-    if (const LogBait* there = bench.log.log().bait(old.baits.front().bait)) {
-        WaterLog notes = old;
-        notes.baits = {*there};  // as the maker sorted it
-        (void)bench.log.merge(notes);
+    Design tests;
+    tests.name = bench.design().name;
+    tests.log = bench.design().log;
+    const QString mark =
+        QStringLiteral("taken_in/") + QString::fromStdString(tests.name + "/" + designCode(tests));
+    if (!bench.log.draft(mark).isEmpty()) {
         return;
     }
-    (void)bench.log.merge(old);  // a book that cannot be written has said so
+    WaterLog old = logOf(bench.design());
+    if (const LogBait* there = bench.log.log().bait(old.baits.front().bait)) {
+        old.baits = {*there};  // as the maker sorted it
+    }
+    if (bench.log.merge(old)) {  // a book that cannot be written has said so
+        (void)bench.log.setDraft(mark, QStringLiteral("yes"));
+    }
 }
 
 class LogPage : public SheetTabs {

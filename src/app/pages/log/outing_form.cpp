@@ -112,8 +112,8 @@ void OutingForm::follow() {
     const LogOuting* outing = bench_.log.log().outing(in);
     words_->setText(outing ? outingWords(*outing)
                            : tr("No outing begun: notes stand alone, each a day of its own."));
-    if (shown_ == in && in != 0) {
-        return;
+    if (shown_ == in && (in != 0 || fields_->isVisibleTo(this))) {
+        return;  // what is typed stands
     }
     shown_ = in;
     LogOuting fresh;

@@ -249,6 +249,22 @@ class TroubleTab : public BesidePage {
                                               checks.join(QLatin1Char('\n')));
     }
 
+    // "Floats: a bit low, Weighs dry: 18.9 g".
+    QString seenWords() const {
+        QStringList words;
+        for (const auto& [axis, box] : boxes_) {
+            if (box->currentIndex() > 0 && box->isEnabled()) {
+                words << QStringLiteral("%1: %2").arg(box->accessibleName(), box->currentText());
+            }
+        }
+        for (const OpenAmount* field : {dry_, soaked_}) {
+            if (!field->typed().isEmpty()) {
+                words << QStringLiteral("%1: %2").arg(field->label(), field->typed());
+            }
+        }
+        return words.join(QStringLiteral(", "));
+    }
+
     void logCause() {
         const int row = table_->currentRow();
         if (row < 0 || row >= int(shown_.size())) {
@@ -259,11 +275,17 @@ class TroubleTab : public BesidePage {
         note.bait = bench().design().name;
         note.copy = Learner::of(bench()).copy();
         note.outing = Learner::of(bench()).outing();
+        note.at_s = QDateTime::currentSecsSinceEpoch();
+        LogNote trouble = note;
+        trouble.kind = NoteKind::Symptom;
+        trouble.words = seenWords().toStdString();
         note.kind = NoteKind::Tuned;
         note.cause = kCauseNames[size_t(c.cause)];
         note.words = causeName(c, model_, bench().bench()).toStdString();
-        note.at_s = QDateTime::currentSecsSinceEpoch();
         auto error = keepBait(bench());
+        if (!error && !trouble.words.empty()) {
+            error = bench().log.put(trouble);
+        }
         if (!error) {
             error = bench().log.put(note);
         }

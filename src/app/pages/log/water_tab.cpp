@@ -14,6 +14,7 @@
 #include "app/kit/scale_fill.h"
 #include "app/kit/theme.h"
 #include "app/pages/log/log_tabs.h"
+#include "app/pages/log/note_helper.h"
 #include "app/pages/log/outing_form.h"
 #include "io/design_code.h"
 #include "io/whole_file.h"
@@ -43,6 +44,7 @@ class WaterTab : public QWidget {
                               Quantity::Distance, 0, 1)),
           high_(new OpenAmount(bench, QStringLiteral("noteHigh"), tr("at most"), Quantity::Distance,
                                0, 1)),
+          helper_(new NoteHelper(bench)),
           words_(new QLineEdit),
           foretold_(plainLabel()),
           fault_(plainLabel()),
@@ -138,23 +140,10 @@ class WaterTab : public QWidget {
         auto* around = new QVBoxLayout(scale_);
         around->setContentsMargins(0, 0, 0, 0);
         around->addWidget(scale);
-        auto* watch = new QWidget;
-        watch_ = watch;
-        auto* helper = new QGridLayout(watch);
-        helper->setContentsMargins(0, 0, 0, 0);
-        helperWords_ = plainLabel();
-        helperWords_->setObjectName(QStringLiteral("noteHelperWords"));
-        helperWords_->setWordWrap(true);
-        const char* names[] = {"noteHelper0", "noteHelper1", "noteHelper2"};
-        for (int i = 0; i < 3; ++i) {
-            helperLabel_[i] = plainLabel();
-            helper_[i] = new OpenAmount(bench_, QLatin1String(names[i]), tr("Measured"),
-                                        Quantity::Number, 0, 1e6);
-            helper->addWidget(helperLabel_[i], i, 0);
-            helper->addWidget(helper_[i], i, 1);
-            connect(helper_[i]->line(), &QLineEdit::editingFinished, this, [this] { reckon(); });
-        }
-        helper->addWidget(helperWords_, 3, 0, 1, 2);
+        connect(helper_, &NoteHelper::reckoned, this, [this](double si) {
+            low_->set(si);
+            keepDraft();
+        });
         auto* layout = new QVBoxLayout(entry_);
         layout->setContentsMargins(0, 4, 0, 4);
         layout->addWidget(asks_);
@@ -165,7 +154,7 @@ class WaterTab : public QWidget {
         row->addWidget(high_);
         row->addWidget(scale_);
         layout->addWidget(figures);
-        layout->addWidget(watch);
+        layout->addWidget(helper_);
         layout->addWidget(fileTools());
         layout->addWidget(foretold_);
         layout->addWidget(words_);
@@ -297,57 +286,13 @@ class WaterTab : public QWidget {
         low_->setVisible(measured && as != SeenAs::AtMost);
         high_->setVisible(measured && (as == SeenAs::AtMost || as == SeenAs::Between));
         scale_->setVisible(kind_ == NoteKind::Mass);
-        const bool sink = kind_ == NoteKind::Sink, film = kind_ == NoteKind::Beats;
-        watch_->setVisible((sink || film) && as == SeenAs::Value);
-        if (sink) {
-            setHelper(0, tr("sank over"), Quantity::Distance, 0.05, 30);
-            setHelper(1, tr("in seconds"), Quantity::Time, 0.2, 3600);
-        } else if (film) {
-            setHelper(0, tr("beats counted"), Quantity::Number, 1, 1000);
-            setHelper(1, tr("frames they took"), Quantity::Number, 2, 1e5);
-            setHelper(2, tr("frames a second"), Quantity::Number, 10, 2000);
-        }
+        helper_->ask(kind_, as == SeenAs::Value);
         const bool photo =
             kind_ == NoteKind::Nose || kind_ == NoteKind::Showing || kind_ == NoteKind::Lean;
         files_->setVisible(photo || kind_ == NoteKind::Depth);
         fromFile_->setText(photo ? tr("By a photograph…") : tr("By a depth logger…"));
-        helper_[2]->setVisible(film);
-        helperLabel_[2]->setVisible(film);
-        helperWords_->clear();
         fault_->hide();
         tellForetold();
-    }
-
-    void setHelper(int i, const QString& label, Quantity quantity, double least, double most) {
-        helperLabel_[i]->setText(label);
-        helper_[i]->line()->setAccessibleName(label);
-        helper_[i]->setRange(quantity, least, most);
-    }
-
-    // By the watch, or by a film: fills the figure, with how far off it may be.
-    void reckon() {
-        std::optional<double> a, b, c;
-        if (!helper_[0]->read(a) || !helper_[1]->read(b) || !a || !b) {
-            return;
-        }
-        if (kind_ == NoteKind::Sink) {
-            constexpr double kWatch_s = 0.2;
-            low_->set(*a / *b);
-            helperWords_->setText(tr("Give or take %1 %: two tenths of a second on the watch.")
-                                      .arg(std::lround(100 * kWatch_s / *b)));
-        } else if (kind_ == NoteKind::Beats && helper_[2]->read(c) && c) {
-            const double beats = *a * *c / *b;
-            low_->set(beats);
-            // A frame at either end.
-            const double off = std::sqrt(2.0) / *b;
-            constexpr double kFramesABeat = 8;
-            helperWords_->setText(
-                *b / *a < kFramesABeat
-                    ? tr("▲ Under eight frames a beat: the film is too slow to count by.")
-                    : tr("Give or take %1 %: a frame at either end.")
-                          .arg(QLocale().toString(100 * off, 'f', 1)));
-        }
-        keepDraft();
     }
 
     void tellForetold() {
@@ -563,10 +508,7 @@ class WaterTab : public QWidget {
     QComboBox* as_;
     OpenAmount *low_, *high_;
     QWidget* scale_ = nullptr;
-    QWidget* watch_ = nullptr;
-    OpenAmount* helper_[3] = {};
-    QLabel* helperLabel_[3] = {};
-    QLabel* helperWords_ = nullptr;
+    NoteHelper* helper_;
     QWidget* files_ = nullptr;
     QPushButton* fromFile_ = nullptr;
     QLineEdit* file_ = nullptr;
