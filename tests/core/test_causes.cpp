@@ -6,7 +6,6 @@
 #include "core/forecast/foretell.h"
 #include "core/reckon/evaluate.h"
 #include "support/sample_bait.h"
-#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -76,7 +75,7 @@ TEST_CASE(
                 odds.push_back(cause.chanceBefore);
             }
             std::discrete_distribution<size_t> drawn(odds.begin(), odds.end());
-            const size_t rounds = s.model.causes.size() * (kThorough ? 4 : 1);
+            const size_t rounds = s.model.causes.size() * 4;
             for (size_t round = 0; round < rounds; ++round) {
                 const CauseEffect& cause =
                     s.model.causes[before ? drawn(random) : round % s.model.causes.size()];
@@ -96,9 +95,9 @@ TEST_CASE(
             }
         }
         INFO((before ? "before: " : "new: ") << first << " and " << three << " of " << all);
-        CHECK(all > (kThorough ? 80 : 15));
+        CHECK(all > 80);
         CHECK(first >= 0.70 * all);
-        CHECK(three >= (kThorough ? 0.95 : 0.85) * all);
+        CHECK(three >= 0.95 * all);
     }
 }
 

@@ -2,6 +2,7 @@
 #include <catch2/catch.hpp>
 #include <random>
 
+#include "core/base/decimal.h"
 #include "io/depth_trace.h"
 #include "support/sample_bait.h"
 
@@ -16,7 +17,7 @@ std::string table(const std::string& head, const std::string& mark, double scale
     std::string out = head;
     for (int i = 0; i < 120; ++i) {
         const bool under = (i >= 20 && i < 42) || (i >= 70 && i < 92);
-        std::string depth = std::to_string(zero + (under ? 2.0 : 0.0) * scale);
+        std::string depth = fixedDecimalText(zero + (under ? 2.0 : 0.0) * scale, 6);
         if (comma) {
             depth[depth.find('.')] = ',';
         }

@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "core/base/decimal.h"
 #include "core/cast/throws.h"
 #include "core/reckon/evaluate.h"
 
@@ -124,7 +125,7 @@ WaterLog logOf(const Design& design) {
             if (seen && faultOf(n)) {
                 // What no bait does is kept as it was written, and taught by nobody.
                 n.kind = NoteKind::Remark;
-                n.words = std::string(kNoteKinds[size_t(kind)]) + " " + std::to_string(*seen);
+                n.words = std::string(kNoteKinds[size_t(kind)]) + " " + decimalText(*seen, 6);
             }
             if (seen) {
                 log.notes.push_back(n);
@@ -145,8 +146,8 @@ WaterLog logOf(const Design& design) {
         words.at_s = std::int64_t(i);
         if (!sank && (e.sinkHeight_m || e.sinkTime_s)) {
             words.words += (words.words.empty() ? "" : "; ") + std::string("sank ") +
-                           (e.sinkHeight_m ? std::to_string(*e.sinkHeight_m) + " m"
-                                           : std::to_string(*e.sinkTime_s) + " s");
+                           (e.sinkHeight_m ? decimalText(*e.sinkHeight_m, 6) + " m"
+                                           : decimalText(*e.sinkTime_s, 6) + " s");
         }
         if (!words.words.empty()) {
             log.notes.push_back(words);
