@@ -451,6 +451,7 @@ constexpr SentenceRow kRows[] = {
     Row{"log.out_of_range", WL_TR("No bait does that: look at the figure and its unit.")},
     Row{"log.wrong_way", WL_TR("The least is more than the most: turn them round.")},
     Row{"log.not_a_date", WL_TR("Give the day as year-month-day, as 2026-05-30.")},
+    Row{"log.there_already", WL_TR("Another window has logged that one meanwhile: try again.")},
     Row{"log.gone", WL_TR("It was taken out in another window meanwhile.")},
     Row{"log.read_only", WL_TR("The log at %w1 can only be read; nothing was changed.")},
     Row{"log.busy", WL_TR("Another program holds the log just now. Try again in a moment.")},

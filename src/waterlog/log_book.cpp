@@ -152,6 +152,10 @@ std::optional<Error> LogBook::put(T& record) {
             written.id = ids.empty() ? 1 : ids.front() + 1;
         }
         const auto wrote = writeRecord(store_, written);
+        constexpr int kConstraint = 19;
+        if (wrote && wrote->code == kConstraint) {
+            return Error{"log.there_already", "/log", {}, {}};
+        }
         return wrote ? std::optional(told(*wrote)) : std::nullopt;
     });
     if (error) {

@@ -33,8 +33,9 @@ class LogBook : public QObject {
     const WaterLog& log() const { return log_; }
 
     /// Adds (id 0: it is given one) or rewrites a record. Errors: those of faultOf; "log.gone" (it
-    /// was taken out meanwhile), "log.read_only", "log.busy", "log.write_failed" (word: what SQLite
-    /// said); nothing is then changed.
+    /// was taken out meanwhile), "log.there_already" (that
+    /// bait, or that copy of it, is kept under another number), "log.read_only", "log.busy",
+    /// "log.write_failed" (word: what SQLite said); nothing is then changed.
     template <class T>
     std::optional<Error> put(T& record);
     template <class T>

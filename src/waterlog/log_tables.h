@@ -203,19 +203,22 @@ SqlOutcome readTable(Store& store, std::vector<T>& records) {
                      });
 }
 
+// By its number: another record of the same bait and copy is never replaced, but a fault (19).
 template <class T>
 SqlOutcome writeRecord(Store& store, const T& record) {
-    QStringList columns, marks;
+    QStringList columns, marks, sets;
     QVariantList values;
     for (const LogField<T>& field : logFields<T>()) {
         columns << columnOf(field);
         marks << QStringLiteral("?");
+        sets << QStringLiteral("%1 = excluded.%1").arg(columnOf(field));
         values << valueOf(record, field);
     }
-    return store.run(QStringLiteral("INSERT OR REPLACE INTO %1 (%2) VALUES (%3)")
-                         .arg(QLatin1String(Table<T>::name), columns.join(QStringLiteral(", ")),
-                              marks.join(QStringLiteral(", "))),
-                     values);
+    return store.run(
+        QStringLiteral("INSERT INTO %1 (%2) VALUES (%3) ON CONFLICT(id) DO UPDATE SET %4")
+            .arg(QLatin1String(Table<T>::name), columns.join(QStringLiteral(", ")),
+                 marks.join(QStringLiteral(", ")), sets.join(QStringLiteral(", "))),
+        values);
 }
 
 template <class T>

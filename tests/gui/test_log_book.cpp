@@ -54,6 +54,14 @@ TEST_CASE("what is logged is there the next time, and in another window within a
         REQUIRE_FALSE(other.remove<LogNote>(mine.id));
         mine.words = "gone meanwhile";
         CHECK(book.put(mine)->code == "log.gone");
+        // The same copy begun in both: the second is refused, the first stands.
+        LogCopy first, second;
+        first.bait = second.bait = "Reed diver";
+        REQUIRE_FALSE(book.put(first));
+        second.hooks = "other";
+        CHECK(other.put(second)->code == "log.there_already");
+        REQUIRE(other.log().copies.size() == 1);
+        CHECK(other.log().copies[0] == first);
         REQUIRE_FALSE(book.setDraft("low", "2."));
         LogNote wrong = seen(2.0);
         wrong.low.reset();

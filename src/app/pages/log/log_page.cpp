@@ -74,6 +74,14 @@ std::optional<Error> keepBait(Workbench& bench) {
     if (const LogBait* there = bench.log.log().bait(bait.bait); there && *there == bait) {
         return std::nullopt;
     }
+    const auto error = bench.log.put(bait);
+    if (!error || error->code != "log.there_already") {
+        return error;
+    }
+    // Another window was first: its record is brought up to date.
+    if (const LogBait* there = bench.log.log().bait(bait.bait)) {
+        bait.id = there->id;
+    }
     return bench.log.put(bait);
 }
 
