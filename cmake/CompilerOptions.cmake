@@ -53,3 +53,24 @@ function(wl_library name)
     wl_built_soon(${name})
   endif()
 endfunction()
+
+# What no sanitizer watches is compiled once, in ./test's tree, and linked from there in theirs: gives
+# the objects of the sources, and the target they are compiled by where this tree compiles them.
+function(wl_compiled_once name objects)
+  set(list ${WL_UNWATCHED_OF}/unwatched/${name}.txt)
+  if(WL_UNWATCHED_OF AND EXISTS ${list})
+    file(STRINGS ${list} found REGEX "\\.o$")  # and no precompiled headers
+    set_property(DIRECTORY APPEND PROPERTY CMAKE_CONFIGURE_DEPENDS ${list})
+    set_source_files_properties(${found} PROPERTIES EXTERNAL_OBJECT TRUE)
+  else()
+    add_library(${name} OBJECT ${ARGN})
+    set_target_properties(${name} PROPERTIES AUTOMOC OFF)
+    if(WL_SANITIZE MATCHES address)
+      target_compile_options(${name} PRIVATE -fno-sanitize=all)
+    endif()
+    file(GENERATE OUTPUT ${PROJECT_BINARY_DIR}/unwatched/${name}.txt
+         CONTENT "$<JOIN:$<TARGET_OBJECTS:${name}>,\n>\n")
+    set(found $<TARGET_OBJECTS:${name}>)
+  endif()
+  set(${objects} ${found} PARENT_SCOPE)
+endfunction()

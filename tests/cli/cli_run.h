@@ -8,6 +8,8 @@
 #include <filesystem>
 #include <string>
 
+#include "support/programs.h"
+
 namespace wl::test {
 
 struct Outcome {
@@ -17,7 +19,7 @@ struct Outcome {
 
 inline Outcome run(const std::string& arguments) {
     Outcome outcome;
-    FILE* pipe = popen((std::string(WL_CLI) + " " + arguments + " 2>&1").c_str(), "r");
+    FILE* pipe = popen((std::string(kCli) + " " + arguments + " 2>&1").c_str(), "r");
     REQUIRE(pipe != nullptr);
     std::array<char, 4096> buffer{};
     while (size_t n = fread(buffer.data(), 1, buffer.size(), pipe)) {

@@ -6,6 +6,7 @@
 
 #include "cli/cli_run.h"
 #include "io/design_file.h"
+#include "support/programs.h"
 #include "support/thorough.h"
 
 using namespace wl::test;
@@ -84,12 +85,15 @@ TEST_CASE("every demo writes, reports its pieces and joints, and prints") {
 }
 
 // By the reference implementation (python3-jsonschema).
-static void checkAgainstSchema(const std::string& here, const std::string& answer) {
+static void checkAgainstSchema(const std::string& here, const std::string& answers) {
     run("schema --answers -o " + here + "/schema.json");
     const std::string check =
-        "python3 -c \"import json, jsonschema; "
-        "jsonschema.Draft202012Validator(json.load(open('" +
-        here + "/schema.json'))).validate(json.load(open('" + answer + "')))\" 2>&1";
+        "python3 -c \"import json, jsonschema, sys\n"
+        "v = jsonschema.Draft202012Validator(json.load(open('" +
+        here +
+        "/schema.json')))\n"
+        "for f in sys.argv[1:]: print(f); v.validate(json.load(open(f)))\" " +
+        answers + " 2>&1";
     FILE* pipe = popen(check.c_str(), "r");
     REQUIRE(pipe != nullptr);
     std::array<char, 4096> said{};
@@ -100,6 +104,7 @@ static void checkAgainstSchema(const std::string& here, const std::string& answe
 
 TEST_CASE("every answer of the window comes as JSON that meets its published schema", "[again]") {
     const std::string here = folder().string();
+    std::string answers;
     for (const char* demo : {"diver", "lipless", "glide-bait"}) {
         const std::string file = here + "/" + demo + ".wade";
         REQUIRE(run(std::string("demo ") + demo + " -o " + file).exit == 0);
@@ -126,7 +131,7 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
         for (const std::string& call : calls) {
             INFO(demo << " " << call);
             const std::string about = call.substr(0, call.find(' '));
-            const std::string answer = here + "/answer.json";
+            const std::string answer = here + "/" + demo + std::to_string(answers.size()) + ".json";
             const Outcome outcome =
                 run(about + " " + file + call.substr(about.size()) + " --answer " + answer);
             CHECK((outcome.exit == 0 || outcome.exit == 1));
@@ -134,9 +139,10 @@ TEST_CASE("every answer of the window comes as JSON that meets its published sch
             std::ifstream in(answer);
             const nlohmann::json j = nlohmann::json::parse(in);
             CHECK(j["about"] == about);
-            checkAgainstSchema(here, answer);
+            answers += " " + answer;
         }
     }
+    checkAgainstSchema(here, answers);
     // Designs offered are written, and are what was told.
     const std::string planned = here + "/planned.wade";
     const Outcome plan = run("plan " + here + "/diver.wade -o " + planned);
@@ -208,7 +214,7 @@ TEST_CASE("what cannot be written is told with 2, on a full disk and to a full p
     CHECK(run("schema -o /dev/full").out.find("disk is full") != std::string::npos);
     const std::string before = run("report " + file).out;
     // No file may pass 1024 bytes: the design is not emptied, the sheet is not cut short.
-    const std::string cli = WL_CLI;
+    const std::string cli = kCli;
     const int limited = std::system(("sh -c 'ulimit -f 1; trap \"\" XFSZ; " + cli +
                                      " demo lipless -o " + file + "' > /dev/null 2>&1")
                                         .c_str());
@@ -232,7 +238,7 @@ TEST_CASE("help needs no display") {
         CHECK(run(call).exit == 0);
     }
     CHECK(run("--help").out.find("Exit codes") != std::string::npos);
-    const std::string app = WL_APP;
+    const std::string app = kApp;
     if (!app.empty()) {
         for (const char* option : {"--help", "--version"}) {
             const int code = std::system(("env -u DISPLAY -u WAYLAND_DISPLAY QT_QPA_PLATFORM=xcb " +

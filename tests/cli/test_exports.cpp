@@ -10,6 +10,7 @@
 #include "io/design_file.h"
 #include "io/solid_file.h"
 #include "io/whole_file.h"
+#include "support/programs.h"
 #include "support/thorough.h"
 
 using namespace wl::test;
@@ -90,7 +91,8 @@ TEST_CASE("templates are exported at true scale, read back by other programs") {
     std::ifstream in(svg);
     const std::string text((std::istreambuf_iterator<char>(in)), {});
     CHECK(text.find("mm\" height=") != std::string::npos);
-    // Python's own XML reader: width over viewBox is the scale, the longest outline the bait's side.
+    // Python's own XML reader: width over viewBox is the scale, the longest outline the bait's
+    // side.
     std::ofstream(here + "/svg.py") << R"(
 import re, sys, xml.etree.ElementTree as tree
 root = tree.parse(sys.argv[1]).getroot()
@@ -133,8 +135,8 @@ print(longest)
     CHECK_FALSE(std::filesystem::exists(here + "/sheet.svg"));
     // No room for the working file: told, and the file of before is whole.
     const auto size = std::filesystem::file_size(dxf);
-    CHECK(WEXITSTATUS(std::system(("bash -c 'trap \"\" XFSZ; ulimit -f 8; " WL_CLI " export " +
-                                   bait + " -o " + dxf + "' > /dev/null 2>&1")
+    CHECK(WEXITSTATUS(std::system(("bash -c 'trap \"\" XFSZ; ulimit -f 8; " + std::string(kCli) +
+                                   " export " + bait + " -o " + dxf + "' > /dev/null 2>&1")
                                       .c_str())) == 2);
     CHECK(std::filesystem::file_size(dxf) == size);
 }

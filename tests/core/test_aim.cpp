@@ -16,10 +16,6 @@ using namespace wl::test;
 
 namespace {
 
-bool inside(const AimTarget& band, double value) {
-    return value >= band.low && value <= band.high;
-}
-
 Model otherWater(int index) {
     std::vector<const Coefficient*> varied;
     for (const Coefficient& c : coefficients()) {
@@ -345,7 +341,8 @@ TEST_CASE(
     "baits no one drew are aimed at or refused with the reason, and what is found can be kept") {
     Dice dice(77);
     int aimed = 0, refused = 0;
-    for (int i = 0; i < someOf(12); ++i) {
+    const int baits = kThorough ? 12 : 2;
+    for (int i = 0; i < baits; ++i) {
         Design d = randomDesign(dice);
         if (!d.bores.empty() && i % 3 == 0) {
             d.bores[0].plugDensity_kg_m3 = d.bores[0].fillerDensity_kg_m3;  // weighs nothing more
@@ -370,7 +367,7 @@ TEST_CASE(
             CHECK(readDesign(writeDesign(withRelaxation(d, relaxation))));
         }
     }
-    CHECK(aimed + refused == someOf(12));
+    CHECK(aimed + refused == baits);
     CHECK(aimed > 0);
 }
 

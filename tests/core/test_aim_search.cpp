@@ -23,10 +23,6 @@ std::vector<double> somewhere(Dice& dice, const std::vector<AimLever>& levers) {
     return values;
 }
 
-bool inside(const AimTarget& band, double value) {
-    return value >= band.low && value <= band.high;
-}
-
 }  // namespace
 
 TEST_CASE("forgotten lips, ties and leads are found again, as good or better", "[again]") {

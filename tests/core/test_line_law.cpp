@@ -11,6 +11,7 @@
 #include "io/design_file.h"
 #include "io/embedded_data.h"
 #include "support/chain_cases.h"
+#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -116,11 +117,9 @@ TEST_CASE("line law: the grid of twelve by opening and count of joints") {
         double low, high;
     } kThree[] = {{12, 11, 0.17, 0.27}, {20, 12, 0.20, 0.31}, {30, 12, 0.23, 0.38}};
     for (const auto& want : kThree) {
-#ifdef WL_SANITIZED
-        if (want.opening != 20) {
+        if (!kThorough && want.opening != 20) {
             continue;  // a grid takes ten seconds there
         }
-#endif
         const Snake s = grid({0.43, 0.71}, want.opening);
         CHECK(s.swims == want.swims);
         CHECK(s.verdict == SnakeVerdict::WillSwim);
@@ -131,12 +130,12 @@ TEST_CASE("line law: the grid of twelve by opening and count of joints") {
     const Snake two = grid({0.5}, 20);
     CHECK(two.swims <= 2);
     CHECK(two.verdict == SnakeVerdict::WillNot);
-#ifndef WL_SANITIZED
-    const Snake five = grid({0.30, 0.50, 0.68, 0.84}, 20);
-    CHECK(five.swims >= 10);
-    const Snake again = grid({0.30, 0.50, 0.68, 0.84}, 20);
-    CHECK(again.beats_1_s == five.beats_1_s);
-#endif
+    if (kThorough) {
+        const Snake five = grid({0.30, 0.50, 0.68, 0.84}, 20);
+        CHECK(five.swims >= 10);
+        const Snake again = grid({0.30, 0.50, 0.68, 0.84}, 20);
+        CHECK(again.beats_1_s == five.beats_1_s);
+    }
 }
 
 TEST_CASE("chain: pulls are those of the cadence, with a wait of ten seconds at most") {
@@ -321,29 +320,25 @@ TEST_CASE(
 
 TEST_CASE("chain: each joint tried otherwise, one thing at a time") {
     const Derived d = demo(embedded::swimmer_wade());
-#ifndef WL_SANITIZED  // thirteen grids of twelve
-    const std::vector<ChainTrial> trials = tryJoints(d, 0.6);
-    REQUIRE(trials.size() == 1 + 6 * d.design->joints.size());
-    CHECK(trials.front().what == ChainTrial::What::AsDrawn);
-    const Snake drawn = snakeOf(d, 0.6);
-    CHECK(trials.front().swims == drawn.swims);
-    CHECK(trials.front().beats_1_s == drawn.beats_1_s);
-    for (const ChainTrial& trial : trials) {
-        CHECK((trial.untold || trial.of > 0 || trial.width_m > 0));
+    if (kThorough) {  // thirteen grids of twelve
+        const std::vector<ChainTrial> trials = tryJoints(d, 0.6);
+        REQUIRE(trials.size() == 1 + 6 * d.design->joints.size());
+        CHECK(trials.front().what == ChainTrial::What::AsDrawn);
+        const Snake drawn = snakeOf(d, 0.6);
+        CHECK(trials.front().swims == drawn.swims);
+        CHECK(trials.front().beats_1_s == drawn.beats_1_s);
+        for (const ChainTrial& trial : trials) {
+            CHECK((trial.untold || trial.of > 0 || trial.width_m > 0));
+        }
     }
-#endif
     std::stop_source stop;
     stop.request_stop();
     CHECK(tryJoints(d, 0.6, stop.get_token()).empty());
 }
 
 TEST_CASE("chain: random baits walked and drawn: numbers or a reason") {
-#ifdef WL_SANITIZED
-    constexpr unsigned kSeeds = 12;
-#else
-    constexpr unsigned kSeeds = 40;
-#endif
-    for (unsigned seed = 1; seed <= kSeeds; ++seed) {
+    const unsigned seeds = kThorough ? 40 : 12;
+    for (unsigned seed = 1; seed <= seeds; ++seed) {
         PlanarBait bait = chainOf(seed % 4 == 0   ? std::vector<double>{0.5}
                                   : seed % 4 == 1 ? std::vector<double>{0.35, 0.7}
                                   : seed % 4 == 2 ? std::vector<double>{0.3, 0.55, 0.8}

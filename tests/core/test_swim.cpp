@@ -10,6 +10,7 @@
 #include "io/embedded_data.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
+#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -272,12 +273,8 @@ TEST_CASE("a fault makes a bait run off, its bend takes that back, mirrored it i
 TEST_CASE("random baits: every swim is finite or says why, and three trends hold") {
     int told = 0, faster = 0, flatter = 0, smaller = 0;
     int speeds = 0, angles = 0, sizes = 0;
-#ifdef WL_SANITIZED
-    constexpr unsigned kSeeds = 60;
-#else
-    constexpr unsigned kSeeds = 300;
-#endif
-    for (unsigned seed = 1; seed <= kSeeds; ++seed) {
+    const unsigned seeds = kThorough ? 300 : 60;
+    for (unsigned seed = 1; seed <= seeds; ++seed) {
         Dice dice(seed);
         const Design design = randomDesign(dice);
         const Result<Derived> d = evaluate(design);

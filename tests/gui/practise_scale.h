@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "scale/scale_reader.h"
+#include "support/programs.h"
 
 namespace wl::test {
 
@@ -16,7 +17,7 @@ struct PractiseScale {
     QString line;
     explicit PractiseScale(const QStringList& more = {}) {
         QStringList arguments{"--every", "20", "--settle", "0.05", "--seed", "5"};
-        process.start(QStringLiteral(WL_SCALE), arguments + more);
+        process.start(QString::fromUtf8(kScale), arguments + more);
         REQUIRE(process.waitForStarted(5000));
         REQUIRE(process.waitForReadyRead(5000));
         line = QString::fromLocal8Bit(process.readLine()).trimmed();

@@ -11,6 +11,7 @@
 #include "gui/opened.h"
 #include "io/design_file.h"
 #include "io/whole_file.h"
+#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -84,7 +85,8 @@ TEST_CASE("every field refuses nonsense beside itself, keeps what was typed, and
 }
 
 TEST_CASE("every number in every table refuses nonsense with the reason, and recovers") {
-    for (const int demo : {0, 3, 4}) {
+    const std::vector<int> demos = kThorough ? std::vector{0, 3, 4} : std::vector{4};
+    for (const int demo : demos) {
         Opened o(demo);
         o.visitEveryStep();
         const Design before = o.design();

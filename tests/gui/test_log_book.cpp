@@ -8,6 +8,8 @@
 #include <catch2/catch.hpp>
 #include <csignal>
 
+#include "support/programs.h"
+
 #include "support/thorough.h"
 #include "waterlog/log_book.h"
 
@@ -95,7 +97,7 @@ TEST_CASE("killed in the middle of logging: the log is whole, no note is half wr
     size_t before = 0;
     for (int kill = 0; kill < (kThorough ? 200 : 20); ++kill) {
         QProcess writer;
-        writer.start(QStringLiteral(WL_SHELF_WRITER), {QStringLiteral("log"), path});
+        writer.start(QString::fromUtf8(kStoreWriter), {QStringLiteral("log"), path});
         REQUIRE(writer.waitForReadyRead(10000));
         QTest::qWait(kill % 17);
         ::kill(pid_t(writer.processId()), SIGKILL);

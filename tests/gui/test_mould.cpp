@@ -1,5 +1,7 @@
 // A printed mould, looked through by rays: no library of the writer has a hand in it.
 #include <catch2/catch.hpp>
+#include <cmath>
+#include <map>
 #include <random>
 
 #include "io/solid_file.h"
@@ -12,29 +14,54 @@ using namespace wl::test;
 
 namespace {
 
-// Faces a ray from a place straight up goes through (Moller & Trumbore 1997, from memory).
-bool isInside(const TriangleMesh& mesh, const Eigen::Vector3d& at) {
-    int through = 0;
-    for (const auto& t : mesh.triangles) {
-        const Eigen::Vector3d& a = mesh.vertices_m[size_t(t[0])];
-        const Eigen::Vector2d p = (mesh.vertices_m[size_t(t[1])] - a).head<2>();
-        const Eigen::Vector2d q = (mesh.vertices_m[size_t(t[2])] - a).head<2>();
-        const Eigen::Vector2d r = (at - a).head<2>();
-        const double area = p.x() * q.y() - p.y() * q.x();
-        if (area == 0) {
-            continue;
+// A solid seen by rays straight up, its faces laid in strips across so that a ray meets but a few.
+class Rays {
+  public:
+    explicit Rays(const TriangleMesh& mesh) : mesh_(mesh) {
+        for (size_t i = 0; i < mesh.triangles.size(); ++i) {
+            const auto& t = mesh.triangles[i];
+            const auto x = [&](int corner) { return mesh.vertices_m[size_t(t[corner])].x(); };
+            const int last = strip(std::max({x(0), x(1), x(2)}));
+            for (int at = strip(std::min({x(0), x(1), x(2)})); at <= last; ++at) {
+                strips_[at].push_back(i);
+            }
         }
-        const double u = (r.x() * q.y() - r.y() * q.x()) / area;
-        const double v = (p.x() * r.y() - p.y() * r.x()) / area;
-        if (u < 0 || v < 0 || u + v >= 1) {
-            continue;
-        }
-        const double z = a.z() + u * (mesh.vertices_m[size_t(t[1])].z() - a.z()) +
-                         v * (mesh.vertices_m[size_t(t[2])].z() - a.z());
-        through += z > at.z() ? 1 : 0;
     }
-    return through % 2 == 1;
-}
+
+    // Faces gone through (Moller & Trumbore 1997, from memory).
+    bool inside(const Eigen::Vector3d& at) const {
+        const auto found = strips_.find(strip(at.x()));
+        if (found == strips_.end()) {
+            return false;
+        }
+        int through = 0;
+        for (const size_t i : found->second) {
+            const auto& t = mesh_.triangles[i];
+            const Eigen::Vector3d& a = mesh_.vertices_m[size_t(t[0])];
+            const Eigen::Vector2d p = (mesh_.vertices_m[size_t(t[1])] - a).head<2>();
+            const Eigen::Vector2d q = (mesh_.vertices_m[size_t(t[2])] - a).head<2>();
+            const Eigen::Vector2d r = (at - a).head<2>();
+            const double area = p.x() * q.y() - p.y() * q.x();
+            if (area == 0) {
+                continue;
+            }
+            const double u = (r.x() * q.y() - r.y() * q.x()) / area;
+            const double v = (p.x() * r.y() - p.y() * r.x()) / area;
+            if (u < 0 || v < 0 || u + v >= 1) {
+                continue;
+            }
+            const double z = a.z() + u * (mesh_.vertices_m[size_t(t[1])].z() - a.z()) +
+                             v * (mesh_.vertices_m[size_t(t[2])].z() - a.z());
+            through += z > at.z() ? 1 : 0;
+        }
+        return through % 2 == 1;
+    }
+
+  private:
+    static int strip(double x) { return int(std::floor(x)); }  // a millimetre wide
+    const TriangleMesh& mesh_;
+    std::map<int, std::vector<size_t>> strips_;
+};
 
 }  // namespace
 
@@ -57,11 +84,12 @@ TEST_CASE("a mould is hollow where the bait is, open where it is poured, and sto
     // stand on the wall's own thickness over the widest place.
     const double high = -all.min().y(), aside = all.max().z() - all.min().z() + wall;
     CHECK(high == Approx(all.max().y()).margin(1e-3));
+    const Rays rays[] = {Rays((*halves)[0].mesh_mm), Rays((*halves)[1].mesh_mm)};
     const auto inMould = [&](const Eigen::Vector3d& at) {
         const bool port = at.y() < 0;
         const Eigen::Vector3d lies = port ? Eigen::Vector3d(at.x(), -at.z(), at.y() + high)
                                           : Eigen::Vector3d(at.x(), at.z() + aside, -at.y() + high);
-        return isInside((*halves)[port ? 0 : 1].mesh_mm, lies);
+        return rays[port ? 0 : 1].inside(lies);
     };
     const auto inBody = [&](const Eigen::Vector3d& body) {
         const double across = std::abs(body.y());

@@ -118,6 +118,9 @@ TEST_CASE("every sheet of every demo is seen whole, metric and inch, day and nig
     for (int demo = 0; demo < 5; ++demo) {
         Opened o(demo);
         for (const bool inch : {false, true}) {
+            if (inch && demo % 4 != 0) {
+                continue;  // a bait of one piece and one of several
+            }
             o.window.setInch(inch);
             o.window.setDark(inch);
             found << walk(o, QStringLiteral("demo %1 %2").arg(demo).arg(inch ? "in" : "mm"));
@@ -202,11 +205,9 @@ TEST_CASE("on a screen too small for it the window is scrolled, and what gets th
     QStringList hidden;
     int lines = 0;
     for (const StepEntry& entry : stepTable()) {
-#ifdef WL_SANITIZED  // one step of each kind of sheet
-        if (entry.step != Step::Brief && entry.step != Step::Swim) {
-            continue;
+        if (!kThorough && entry.step != Step::Brief && entry.step != Step::Swim) {
+            continue;  // one step of each kind of sheet
         }
-#endif
         o.window.rail().choose(entry.step);
         auto* tabs = o.window.sheet()->findChild<SheetTabs*>();
         for (int i = 0; i < (tabs != nullptr ? tabs->count() : 1); ++i) {

@@ -11,6 +11,7 @@
 
 #include "io/shelf.h"
 #include "shelf/shelf_book.h"
+#include "support/programs.h"
 
 using namespace wl;
 
@@ -225,7 +226,7 @@ TEST_CASE("killed in the middle of writing: the book is whole, no entry is half 
     { const ShelfBook make(path); }
     for (int round = 0; round < 4; ++round) {
         QProcess writer;
-        writer.start(QStringLiteral(WL_SHELF_WRITER), {path});
+        writer.start(QString::fromUtf8(kStoreWriter), {path});
         REQUIRE(writer.waitForStarted(5000));
         REQUIRE(writer.waitForReadyRead(10000));  // it writes as fast as it can from now on
         QTest::qWait(30 + 70 * round);

@@ -77,7 +77,7 @@ Result<CheckedSolid> checked(const std::string& file) {
     return checkSolid(welded(mesh, 1e-8));
 }
 
-std::string refusal(const std::string& file) {
+std::string solidRefusal(const std::string& file) {
     const auto r = checked(file);
     return r.ok() ? "ok" : r.error().code;
 }
@@ -131,13 +131,13 @@ TEST_CASE("what is wrong with a solid is told apart") {
     CHECK(integrateMesh(inside->mesh).volume_m3 == Approx(6.4e-5).epsilon(1e-6));
     TriangleMesh open = cube;
     open.triangles.resize(10);
-    CHECK(refusal(binaryStl(open)) == "solid.holes");
+    CHECK(solidRefusal(binaryStl(open)) == "solid.holes");
     CHECK(checked(binaryStl(open)).error().values[0].value == 4);  // the rim of one square face
     TriangleMesh inner = boxMesh(0.01, 0.01, 0.01, 0.01);
     for (Eigen::Vector3d& v : inner.vertices_m) {
         v.x() += 0.01;
     }
-    CHECK(refusal(binaryStl(joined(cube, inner))) == "solid.nested");
+    CHECK(solidRefusal(binaryStl(joined(cube, inner))) == "solid.nested");
     const auto hollow = checked(binaryStl(joined(cube, turned(inner))));
     REQUIRE(hollow.ok());
     CHECK(integrateMesh(hollow->mesh).volume_m3 == Approx(6.4e-5 - 1e-6).epsilon(1e-6));
@@ -145,15 +145,15 @@ TEST_CASE("what is wrong with a solid is told apart") {
     for (Eigen::Vector3d& v : aside.vertices_m) {
         v += Eigen::Vector3d(0.0213, 0.011, 0.0172);
     }
-    CHECK(refusal(binaryStl(joined(cube, aside))) == "solid.crossing");
+    CHECK(solidRefusal(binaryStl(joined(cube, aside))) == "solid.crossing");
     TriangleMesh twisted = cube;
     std::swap(twisted.triangles[0][1], twisted.triangles[0][2]);
-    CHECK(refusal(binaryStl(twisted)) == "solid.not_manifold");
-    CHECK(refusal("hello") == "solid.not_a_solid");
-    CHECK(refusal(binaryStl(cube).substr(0, 300)) == "solid.cut_short");
-    CHECK(refusal(textStl(cube).substr(0, 300)) == "solid.cut_short");
-    CHECK(refusal("v 0 0 0\nf 1 2 3\n") == "solid.bad_number");
-    CHECK(refusal("v 0 nan 0\n") == "solid.bad_number");
+    CHECK(solidRefusal(binaryStl(twisted)) == "solid.not_manifold");
+    CHECK(solidRefusal("hello") == "solid.not_a_solid");
+    CHECK(solidRefusal(binaryStl(cube).substr(0, 300)) == "solid.cut_short");
+    CHECK(solidRefusal(textStl(cube).substr(0, 300)) == "solid.cut_short");
+    CHECK(solidRefusal("v 0 0 0\nf 1 2 3\n") == "solid.bad_number");
+    CHECK(solidRefusal("v 0 nan 0\n") == "solid.bad_number");
 }
 
 TEST_CASE("a body of two hundred thousand triangles is floated on the mesh itself") {

@@ -40,4 +40,8 @@ inline LeverSteps searched(AimSearch& search) {
                        [&](const LeverSteps& steps) { return search.costOf(steps); });
 }
 
+inline bool inside(const AimTarget& band, double value) {
+    return value >= band.low && value <= band.high;
+}
+
 }  // namespace wl::test

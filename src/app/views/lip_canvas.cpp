@@ -12,7 +12,7 @@
 namespace wl {
 namespace {
 
-constexpr double kGrip = 5, kReach = 10;
+constexpr double kLipGrip = 5, kReach = 10;
 
 double onSteps(double m, double step) {
     return std::round(m / step) * step;
@@ -284,7 +284,7 @@ void LipCanvas::paintCorners(QPainter& p) const {
         p.setPen(QPen(chosen ? c.signal : c.ink, chosen ? 2 : 1));
         p.setBrush(c.sheet);
         for (const QPointF& place : {at, twin}) {
-            p.drawRect(QRectF(place - QPointF(kGrip, kGrip), QSizeF(2 * kGrip, 2 * kGrip)));
+            p.drawRect(QRectF(place - QPointF(kLipGrip, kLipGrip), QSizeF(2 * kLipGrip, 2 * kLipGrip)));
         }
         if (chosen) {
             p.setPen(c.ink);
