@@ -40,7 +40,7 @@ mutants=(
   "core/design/field_walk.h|about.applies && place_.applies|about.applies|a field that forgets its group"
   "core/plan/size_series.cpp|value \*= k_;|value *= 1.0;|another size as large as the first"
   "core/school/tank_school.cpp|(least - heavy) / kPerTurn_kg|0.0 * (least - heavy) / kPerTurn_kg|a sinking that teaches nothing"
-  "core/motion/surface_loads.cpp|(0.25 + 0.25 \* std::abs(w) / speed)|(0.50 + 0.00 * std::abs(w) / speed)|a fin that always acts in its middle"
+  "core/motion/surface_loads.cpp|(model.finCentre + model.finCentreMove \* std::abs(w) / speed)|(0.50 + 0.00 * std::abs(w) / speed)|a fin that always acts in its middle"
   "core/motion/surface_loads.cpp|model.finBroadside \* std::abs(w) \* w|0.0 * std::abs(w) * w|a fin without drag broadside"
   "core/placed/surfaces.cpp|-side \* std::sin(cant)|side * std::sin(cant)|the fins of a pair canted the same way"
   "core/cast/flight.cpp|(free + carried \* along) / (1 + carried)|free|a line that takes no momentum of the bait"

@@ -440,6 +440,11 @@ constexpr SentenceRow kRows[] = {
         WL_TR(
             "By this scale the bait is %1 off its own length: the picture is taken aslant, or the "
             "scale lies nearer or farther than the bait. Take it again.")},
+    Row{"bath.no_trim", WL_TR("At %1 it holds no steady attitude on a line.")},
+    Row{"bath.not_held", WL_TR("Held by a line that rises %1 it finds no steady path: it is thrown "
+                               "about, and shows nothing.")},
+    Row{"stream.too_slow", WL_TR("Only %1 of stream reach the lip: bring it nearer to the outlet, "
+                                 "or take a thinner outlet.")},
     Row{"logger.no_rows", WL_TR("There are not ten rows with a time and a depth in it. Look which "
                                 "columns they stand in.")},
     Row{"logger.no_column", WL_TR("Time and depth cannot both stand in column %1.")},

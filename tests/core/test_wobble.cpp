@@ -243,6 +243,48 @@ TEST_CASE("wobble: the tow's attitude, balanced in body axes") {
           Approx(-0.0667428).epsilon(1e-3));
 }
 
+TEST_CASE("wobble: fins damp the quickest roll and yaw as the program written apart has it") {
+    // 2 cm2 upright at the tail, a skeg of 1.5 cm2 under the chin, the same on top, and 1 cm2 flat
+    // at each side, at 0.7 m/s, each towed at its own trim. There a fin has no friction, moves no
+    // water along, and its load stands in its middle.
+    Model bare;
+    bare.plateFriction = 0;
+    bare.finCentre = 0.5;
+    bare.finCentreMove = 0;
+    bare.finWater = 0;
+    const auto fin = [](double area, double aspect, const Eigen::Vector3d& at, bool flat) {
+        TowedSurface s;
+        s.chord_m = std::sqrt(area / aspect);
+        s.span_m = aspect * s.chord_m;
+        s.centre_m = at;
+        s.along = -Eigen::Vector3d::UnitX();
+        s.normal = flat ? Eigen::Vector3d::UnitZ() : Eigen::Vector3d::UnitY();
+        return s;
+    };
+    struct Row {
+        std::vector<TowedSurface> fins;
+        double re, im, pitch;
+    };
+    for (const Row& r :
+         {Row{{}, -3.143, 39.108, -20.01},
+          Row{{fin(2e-4, 1.2, {-0.03, 0, 0}, false)}, -6.074, 38.085, -20.01},
+          Row{{fin(1.5e-4, 0.6, {0.01, 0, 0.013}, false)}, -6.474, 42.799, -20.01},
+          Row{{fin(1.5e-4, 0.6, {-0.005, 0, -0.013}, false)}, -8.262, 33.636, -20.01},
+          Row{{fin(1e-4, 1, {0, 0.017, 0}, true), fin(1e-4, 1, {0, -0.017, 0}, true)},
+              -18.594,
+              21.986,
+              -14.93}}) {
+        WobbleBody b = SwimCase{}.body();
+        b.fins = r.fins;
+        const auto tow = ownTrim(b, 0.7, bare);
+        REQUIRE(tow);
+        CHECK(tow->pitch_rad / kDegree == Approx(r.pitch).margin(0.02));
+        const auto roots = rootsOf(linearise(WobbleMotion(b, *tow, bare)));
+        CHECK(roots[0].real() == Approx(r.re).epsilon(2e-3));
+        CHECK(roots[0].imag() == Approx(r.im).epsilon(2e-3));
+    }
+}
+
 TEST_CASE("wobble: what is not true makes it run off, and a bend of the tie takes that back") {
     const auto faulty = [](int which, double size = 1.0) {
         SwimCase c;

@@ -8,12 +8,15 @@
 #include <QTableWidget>
 #include <QTimer>
 #include <fstream>
+#include <functional>
 
 #include "app/dialogs/float_photo_dialog.h"
 #include "app/dialogs/logger_dialog.h"
+#include "app/dialogs/small_water_dialog.h"
 #include "app/kit/learner.h"
 #include "core/learn/log_readings.h"
 #include "gui/opened.h"
+#include "gui/seen_whole.h"
 #include "io/depth_trace.h"
 #include "io/design_file.h"
 
@@ -193,6 +196,66 @@ TEST_CASE("beats are counted off a film and a sink rate off the watch, with thei
     QTest::keyClick(o.window.findChild<QLineEdit*>("noteHelper1"), Qt::Key_Return);
     o.press("logIt");
     CHECK(*o.log().notes.back().low == Approx(0.15));
+}
+
+TEST_CASE("a bath and a small tank are told for what they show, and stand in the log as words") {
+    LogOpened o;
+    const auto opened = [&](const std::function<void(SmallWaterDialog&)>& work) {
+        QTimer::singleShot(0, [&] {
+            REQUIRE(
+                QTest::qWaitFor([] { return QApplication::activeModalWidget() != nullptr; }, 5000));
+            auto* dialog = qobject_cast<SmallWaterDialog*>(QApplication::activeModalWidget());
+            REQUIRE(dialog != nullptr);
+            work(*dialog);
+        });
+        o.press("noteSmallWater");
+    };
+    const auto type = [](SmallWaterDialog& dialog, const char* name, const QString& text) {
+        auto* line = dialog.findChild<QLineEdit*>(QLatin1String(name));
+        REQUIRE(line != nullptr);
+        line->setText(text);
+        emit line->editingFinished();
+    };
+    const auto words = [](SmallWaterDialog& dialog) {
+        return dialog.findChild<QLabel*>("smallWaterWords")->text();
+    };
+    opened([&](SmallWaterDialog& dialog) {
+        type(dialog, "bathHand", "90 cm");
+        type(dialog, "bathLine", "1 m");
+        CHECK(words(dialog).contains("climbs"));
+        CHECK(whatIsCut(dialog).isEmpty());
+        // Longer up than along is no line; nothing of it is taken.
+        type(dialog, "bathHand", "1.2 m");
+        CHECK(words(dialog).startsWith(QStringLiteral("▲")));
+        CHECK_FALSE(dialog.findChild<QPushButton*>("smallWaterTake")->isEnabled());
+        type(dialog, "bathHand", "high");
+        CHECK(dialog.findChild<QLabel*>("bathHand/fault")->isVisible());
+        CHECK(dialog.findChild<QLineEdit*>("bathHand")->text() == "high");
+        dialog.reject();
+    });
+    opened([&](SmallWaterDialog& dialog) {
+        dialog.findChild<QComboBox*>("smallWaterWhere")->setCurrentIndex(1);
+        type(dialog, "tankFilled", "1 l");
+        type(dialog, "tankFillTime", "4");
+        type(dialog, "tankOutlet", "16 mm");
+        type(dialog, "tankAway", "15 cm");
+        type(dialog, "tankBeats", "5");
+        CHECK(words(dialog).contains("belong to"));
+        QCoreApplication::processEvents();
+        INFO(whatIsCut(dialog).join('\n').toStdString());
+        CHECK(whatIsCut(dialog).isEmpty());
+        dialog.findChild<QPushButton*>("smallWaterTake")->click();
+    });
+    CHECK(o.window.sheet()->findChild<QLineEdit*>("noteWords")->text().contains("stream"));
+    o.press("logIt");
+    CHECK(o.log().notes.back().kind == NoteKind::Remark);
+    CHECK(o.log().notes.back().words.find("stream") != std::string::npos);
+    opened([&](SmallWaterDialog& dialog) {  // as it was left
+        CHECK(dialog.findChild<QComboBox*>("smallWaterWhere")->currentIndex() == 1);
+        CHECK(dialog.findChild<QLineEdit*>("tankBeats")->text() == "5");
+        dialog.findChild<QComboBox*>("smallWaterWhere")->setCurrentIndex(0);
+        dialog.reject();
+    });
 }
 
 TEST_CASE("a depth comes out of a logger's file, and how it floats out of a photograph") {

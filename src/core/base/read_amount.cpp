@@ -37,6 +37,7 @@ const std::vector<TypedUnit>& typedUnits() {
         {Quantity::Volume, "cm3", kCubicCentimetre, 0},
         {Quantity::Volume, "cc", kCubicCentimetre, 0},
         {Quantity::Volume, "ml", kCubicCentimetre, 0},
+        {Quantity::Volume, "l", 1000 * kCubicCentimetre, 0},
         {Quantity::Volume, "in3", kCubicInch, 0},
         {Quantity::Mass, "g", kGram, 0},
         {Quantity::Mass, "mg", 1e-6, 0},

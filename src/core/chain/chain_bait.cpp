@@ -179,10 +179,11 @@ void hang(const Derived& d, const Surface* tail, PlanarBait& bait) {
         fixed.chord_m = s.chord_m;
         fixed.span_m = s.span_m;
         fixed.area_m2 = s.area_m2();
-        fixed.at_m = fixed.leadAt_m - 0.25 * s.chord_m;
+        fixed.at_m = fixed.leadAt_m - d.model.finCentre * s.chord_m;
         fixed.slope = finSlope(s.aspectFactor * s.span_m / s.chord_m, d.model) *
                       (s.kind == Surface::Kind::Bristles ? d.model.bristleSlope : 1.0);
-        fixed.water_kg = plateAddedMass_kg(s.span_m, s.chord_m, d.waterDensity_kg_m3);
+        fixed.water_kg =
+            d.model.finWater * plateAddedMass_kg(s.span_m, s.chord_m, d.waterDensity_kg_m3);
         p.fins.push_back(fixed);
     }
 }

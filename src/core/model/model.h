@@ -60,6 +60,9 @@ struct Model {
     // fins, tails, claws, cut faces
     double finSlope = 1.0;
     double finBroadside = 1.17;
+    double finCentre = 0.25;
+    double finCentreMove = 0.25;
+    double finWater = 1.0;
     double finLump = 1.0;
     double bristleSlope = 0.5;
     double bristleDrag = 0.3;

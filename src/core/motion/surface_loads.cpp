@@ -74,7 +74,8 @@ Wrench surfaceLoads(const TowedSurface& s, const Vector3d& velocity, const Vecto
             continue;
         }
         // Behind whichever edge leads.
-        const double fromEdge = (0.25 + 0.25 * std::abs(w) / speed) * s.chord_m;
+        const double fromEdge =
+            (model.finCentre + model.finCentreMove * std::abs(w) / speed) * s.chord_m;
         const double fromRoot = v.dot(s.along) <= 0 ? fromEdge : s.chord_m - fromEdge;
         const Vector3d place = centre + (fromRoot - 0.5 * s.chord_m) * s.along;
         const double normal =

@@ -249,6 +249,18 @@ Swim swimOf(const Derived& d, const Run& run) {
     return tow ? swimWith(*body, *tow, d, filmFactors(d, run)) : untoldAt(speed, tow.error());
 }
 
+Swim swimTowed(const Derived& d, const Run& run, const Trim& trim, double path, double speed) {
+    const Result<WobbleBody> body = wobbleBody(d, run);
+    if (!body) {
+        return untoldAt(speed, body.error());
+    }
+    Trim along = trim;
+    along.pitch_rad = trim.pitch_rad + path;
+    along.lineAngle_rad += path;
+    const Result<WobbleTow> tow = wobbleTow(along, speed);
+    return tow ? swimWith(*body, *tow, d, filmFactors(d, run)) : untoldAt(speed, tow.error());
+}
+
 Swim middleSwim(const Derived& d, const Run& run, double mass_kg,
                 const Eigen::Vector3d& centreOfGravity_m, const FilmFactors& film) {
     const double speed = towSpeed_m_s(d);

@@ -82,6 +82,11 @@ Swim swimOf(const Derived& derived, const Run& run);
 /// At another speed, its tow settled anew.
 Swim swimAt(const Derived& derived, const Run& run, double speed_m_s);
 
+/// Towed on a path of its own, `path_rad` down from the level, in the attitude found there. The
+/// motion is told about that path; that weight and lift lean against it is left out.
+Swim swimTowed(const Derived& derived, const Run& run, const Trim& trim, double path_rad,
+               double speed_m_s);
+
 /// The same by the middle curve of the wake alone, a third of the work, of a bait whose lead is not
 /// drawn yet: with that mass and centre of gravity (body frame) in place of its own.
 Swim middleSwim(const Derived& derived, const Run& run, double mass_kg,

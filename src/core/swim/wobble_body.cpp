@@ -196,8 +196,8 @@ WobbleHull measureHull(const WobbleBody& b, const Model& model) {
     }
     for (const TowedSurface& fin : b.fins) {
         if (fin.kind != TowedSurface::Kind::Lump) {
-            addPlateWater(plateAddedMass_kg(fin.chord_m, fin.span_m, rho), fin.normal, fin.centre_m,
-                          h.accelerated);
+            addPlateWater(model.finWater * plateAddedMass_kg(fin.chord_m, fin.span_m, rho),
+                          fin.normal, fin.centre_m, h.accelerated);
         }
     }
     const double tall = b.width_m / b.height_m, wide = b.height_m / b.width_m;

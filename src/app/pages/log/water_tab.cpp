@@ -7,6 +7,7 @@
 
 #include "app/dialogs/float_photo_dialog.h"
 #include "app/dialogs/logger_dialog.h"
+#include "app/dialogs/small_water_dialog.h"
 #include "app/kit/flow_layout.h"
 #include "app/kit/form.h"
 #include "app/kit/learner.h"
@@ -61,6 +62,7 @@ class WaterTab : public QWidget {
         copy_->setRange(1, 9999);
         copy_->setMinimumHeight(kBigButton);
         line->addWidget(copy_);
+        line->addWidget(smallWaterButton());
         layout->addWidget(head);
         layout->addWidget(buttonGrid());
         layout->addWidget(entryForm());
@@ -81,6 +83,22 @@ class WaterTab : public QWidget {
     }
 
   private:
+    QWidget* smallWaterButton() {
+        auto* button = new QPushButton(tr("In a bath or tank…"));
+        button->setObjectName(QStringLiteral("noteSmallWater"));
+        button->setToolTip(tr("What a bath or a small tank shows of it, and what that is worth"));
+        button->setMinimumHeight(kBigButton);
+        connect(button, &QPushButton::clicked, this, [this] {
+            SmallWaterDialog dialog(bench_, window());
+            if (dialog.exec() == QDialog::Accepted && !dialog.said().isEmpty()) {
+                ask(NoteKind::Remark);
+                words_->setText(dialog.said());
+                keepDraft();
+            }
+        });
+        return button;
+    }
+
     QWidget* buttonGrid() {
         auto* box = new QWidget;
         auto* grid = new QGridLayout(box);
