@@ -51,9 +51,27 @@ TEST_CASE("how far a lever may be cut is typed, and goes with its lock") {
     o.settle();
     CHECK_FALSE(o.window.findChild<QWidget*>("/aim/angle_from")->isVisible());
     CHECK(leverOf(AimLeverKind::LipAngle).step == 0.0);
-    // One that ends below its start is told where the ways would stand.
+    // One that ends below its start is told beneath it, and where the ways would stand.
+    const auto against = [&o](const char* field) {
+        auto* label = o.window.findChild<QLabel*>(QLatin1String(field) + QLatin1String("/fault"));
+        REQUIRE(label != nullptr);
+        return label->isVisible() ? label->text() : QString();
+    };
+    CHECK(against("/aim/length_from").isEmpty());
     o.type("/aim/length_from", "2 in");
+    CHECK(against("/aim/length_from").contains("range"));
     o.tab("aimTabs", "Ways");
     o.beside("waysTab");
     CHECK(o.text("aimWords").contains("range"));
+    o.tab("aimTabs", "Wish");
+    o.type("/aim/length_from", "0.5 in");
+    CHECK(against("/aim/length_from").isEmpty());
+    // So are the ends of what is wished; what is no number at all comes first.
+    o.type("/aim/depth_low", "2.4");
+    o.type("/aim/depth_high", "2.1");
+    CHECK(against("/aim/depth_low").contains("band"));
+    o.type("/aim/depth_low", "deep");
+    CHECK_FALSE(against("/aim/depth_low").contains("band"));
+    o.type("/aim/depth_low", "1.9");
+    CHECK(against("/aim/depth_low").isEmpty());
 }

@@ -5,6 +5,7 @@
 #include <QSignalBlocker>
 #include <QStyle>
 #include <cmath>
+#include <utility>
 
 #include "app/kit/plain_label.h"
 #include "app/kit/scale_fill.h"
@@ -179,12 +180,19 @@ void QuantityEdit::refresh() {
 
 void QuantityEdit::showFault(const QString& message) {
     faulty_ = !message.isEmpty();
-    fault_->setText(message.isEmpty() ? message : QStringLiteral("▲ ") + message);
-    fault_->setVisible(faulty_);
+    const QString said = faulty_ ? message : against_;
+    fault_->setText(said.isEmpty() ? said : QStringLiteral("▲ ") + said);
+    fault_->setVisible(!said.isEmpty());
     line_->setProperty("faulty", faulty_);
-    line_->setAccessibleDescription(message);
+    line_->setAccessibleDescription(said);
     line_->style()->unpolish(line_);
     line_->style()->polish(line_);
+}
+
+void QuantityEdit::sayAgainst(const QString& words) {
+    if (std::exchange(against_, words) != words && !faulty_) {
+        showFault({});
+    }
 }
 
 void QuantityEdit::commit() {

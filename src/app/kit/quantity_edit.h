@@ -39,6 +39,8 @@ class QuantityEdit : public QWidget {
     QString path() const { return path_; }
     QLineEdit* line() { return line_; }
     bool isFaulty() const { return faulty_; }
+    /// Words beneath a number that is one, but does not go with others; none: nothing is said.
+    void sayAgainst(const QString& words);
     /// Reads its number anew: of one that follows the results rather than the design.
     void reread() { refresh(); }
 
@@ -67,6 +69,7 @@ class QuantityEdit : public QWidget {
     QLabel* fault_;
     QToolButton* scale_ = nullptr;
     bool faulty_ = false;
+    QString against_;
 };
 
 /// The step the arrow keys and handles move a quantity by, SI: half a millimetre or 1/64 in, a

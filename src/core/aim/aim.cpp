@@ -21,6 +21,10 @@ std::string pathOf(const AimTarget& target) {
     return std::string(low[size_t(target.what)]) + change;
 }
 
+std::vector<AimLever> leversOf(const AimWish& wish, const Derived& derived) {
+    return wish.levers.empty() && !wish.onlyLevers ? usualLevers(derived) : wish.levers;
+}
+
 std::optional<Error> whyNot(const AimWish& wish, const std::vector<AimLever>& levers,
                             const Design& drawn) {
     if (wish.targets.empty()) {
@@ -246,8 +250,7 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
     AimBase base = std::move(made).value();
     base.settledOnly = wish.settledOnly;
     AimAnswer answer;
-    answer.levers =
-        wish.levers.empty() && !wish.onlyLevers ? usualLevers(*base.plan.reached) : wish.levers;
+    answer.levers = leversOf(wish, *base.plan.reached);
     if (const auto error = whyNot(wish, answer.levers, design)) {
         return *error;
     }
@@ -359,6 +362,11 @@ Result<AimAnswer> aim(const Design& design, const AimWish& wish, const Model& mo
     } catch (const std::exception&) {  // root finders and memory are all that can throw
         return Error{"internal.numeric", "", {}, {}};
     }
+}
+
+std::optional<Error> wishFault(const Derived& derived) {
+    const AimWish wish = wishOf(derived);
+    return whyNot(wish, leversOf(wish, derived), *derived.design);
 }
 
 }  // namespace wl

@@ -105,6 +105,10 @@ Design withRelaxation(Design design, const AimRelaxation& relaxation);
 /// free.
 AimWish wishOf(const Derived& derived);
 
+/// Why that wish cannot be sought at all, at the field that is at fault: "aim.band" (values: its
+/// ends), "aim.lever_range", "aim.no_lever". Nothing where it can.
+std::optional<Error> wishFault(const Derived& derived);
+
 /// Words for a swing, by the design's own limits.
 enum class ActionWord { Tight, Medium, Wide };
 inline constexpr std::array<ActionWord, 3> kActionWords{ActionWord::Tight, ActionWord::Medium,

@@ -5,6 +5,7 @@
 #include "app/pages/levers_part.h"
 #include "app/pages/pages.h"
 #include "core/aim/aim.h"
+#include "session/sentence_text.h"
 #include "session/words.h"
 
 namespace wl {
@@ -63,6 +64,20 @@ QWidget* makeAimPage(Workbench& bench) {
         }
     }
     levers->fields({"/aim/outline_moves", "/aim/settled_only"});
+    const auto tell = [&bench, wish, levers] {
+        const ResultsPtr results = bench.results();
+        const auto fault =
+            results && results->derived ? wishFault(*results->derived) : std::nullopt;
+        for (const Form* form : {wish, levers}) {
+            for (QuantityEdit* edit : form->findChildren<QuantityEdit*>()) {
+                const bool here = fault && edit->path().toStdString() == fault->path;
+                edit->sayAgainst(here ? sentence(*fault, bench.bench()) : QString());
+            }
+        }
+    };
+    QObject::connect(&bench.evaluator, &Evaluator::resultsChanged, wish, tell);
+    QObject::connect(&bench, &Workbench::benchChanged, wish, tell);
+    tell();
     auto* tabs = new SheetTabs(QStringLiteral("aimTabs"));
     tabs->addTab(formColumn({wish, levers}), tr("Wish"));
     tabs->addTab(makeWaysTab(bench), tr("Ways"));
