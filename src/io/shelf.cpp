@@ -132,14 +132,16 @@ bool shelfFieldApplies(ShelfKind kind, std::string_view field) {
                kind != K::InchDrill;
     }
     const bool byMass = kind == K::Stock || kind == K::Metal || kind == K::LipSheet ||
-                        kind == K::Sealer || kind == K::Paint || kind == K::ClearCoat;
+                        kind == K::Sealer || kind == K::Paint || kind == K::ClearCoat ||
+                        kind == K::Filler;
+    const bool byLength = kind == K::Wire || kind == K::TubePin;
     const bool byPiece = (kind <= K::SoftTail && kind != K::Stock) || kind == K::Shot ||
                          kind == K::Ball || kind == K::BellyWeight;
     if (field == "price") {
-        return byMass || byPiece || kind == K::Wire;
+        return byMass || byPiece || byLength;
     }
     if (field == "pack_count" || field == "pack_mass" || field == "pack_length") {
-        return field == "pack_count" ? byPiece : field == "pack_mass" ? byMass : kind == K::Wire;
+        return field == "pack_count" ? byPiece : field == "pack_mass" ? byMass : byLength;
     }
     switch (kind) {
         case K::Stock:

@@ -23,6 +23,10 @@ bool isOf(TakenKind kind, ShelfKind entry) {
             return entry <= ShelfKind::SoftTail && entry != ShelfKind::Stock;
         case TakenKind::Wire:
             return entry == ShelfKind::Wire;
+        case TakenKind::Pin:
+            return entry == ShelfKind::TubePin;
+        case TakenKind::Filler:
+            return entry == ShelfKind::Filler;
         case TakenKind::Coat:
             return entry == ShelfKind::Sealer || entry == ShelfKind::Paint ||
                    entry == ShelfKind::ClearCoat;
@@ -58,12 +62,19 @@ ShelfKind shelfKindOf(FittingKind kind) {
 // How far off an entry is from what is taken, in shares of what still counts as the same; over 1:
 // another thing.
 double offFrom(const Taken& taken, const ShelfEntry& e) {
-    constexpr double kSameWire = 0.1, kSameSize = 0.02, kSameFittingWire = 0.05;
+    constexpr double kSameWire = 0.1, kSameSize = 0.02, kSameFittingWire = 0.05,
+                     kSameDensity = 0.02;
     const auto off = [](const std::optional<double>& a, double b, double same) {
         return a && b > 0 ? std::abs(*a / b - 1) / same : 2.0;
     };
     if (taken.kind == TakenKind::Wire) {
         return off(e.wire_m, taken.wire_m, kSameWire);
+    }
+    if (taken.kind == TakenKind::Pin) {
+        return off(e.diameter_m, taken.wire_m, kSameWire);
+    }
+    if (taken.kind == TakenKind::Filler) {
+        return off(e.density_kg_m3, taken.density_kg_m3, kSameDensity);
     }
     if (taken.kind == TakenKind::Fitting && taken.fitting != FittingKind::Other &&
         e.kind == shelfKindOf(taken.fitting)) {
@@ -80,7 +91,7 @@ const ShelfEntry* entryOf(const Taken& taken, const std::vector<ShelfEntry>& ent
         if (!isOf(taken.kind, e.kind)) {
             continue;
         }
-        if (taken.kind != TakenKind::Wire && e.name == taken.name) {
+        if (!taken.name.empty() && e.name == taken.name) {
             return &e;
         }
         if (const double off = offFrom(taken, e); off < nearest) {

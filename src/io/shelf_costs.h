@@ -6,9 +6,10 @@
 
 namespace wl {
 
-/// One thing taken, for `baits` of a bait, by the entry of its kind and name; a wire's by its
-/// diameter, a tenth of it either way; a fitting's, called otherwise in the design, by kind, size
-/// within a fiftieth and wire within a twentieth.
+/// One thing taken, for `baits` of a bait, by the entry of its kind and name; a wire's or pin's by
+/// its diameter, a tenth of it either way; a filler's by its density, a fiftieth either way; a
+/// fitting's, called otherwise in the design, by kind, size within a fiftieth and wire within a
+/// twentieth.
 struct TakenCost {
     Taken taken;                  ///< of one bait
     std::string name;             ///< the entry's, or what the design calls it

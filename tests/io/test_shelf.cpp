@@ -245,3 +245,43 @@ TEST_CASE("what a bait takes is all it is made of, at the shelf's prices, off wh
     CHECK_FALSE(shelfFieldApplies(ShelfKind::Line, "price"));
     CHECK(shelfFieldApplies(ShelfKind::Wire, "pack_length"));
 }
+
+TEST_CASE("pins of the joints and filler over the lead are taken by diameter and density") {
+    const Design d = demoNamed("swimmer");
+    const Derived derived = evaluated(d);
+    REQUIRE(d.joints.size() > 1);
+    double pins = 0, filler = 0;
+    for (const Joint& joint : d.joints) {
+        pins += joint.kind == HingeKind::Pin ? joint.pinLength_m : 0.0;
+    }
+    for (const MassItem& item : derived.mass->items) {
+        filler +=
+            item.kind == PartKind::Filler && item.path.rfind("/bores", 0) == 0 ? item.mass_kg : 0.0;
+    }
+    std::vector<ShelfEntry> entries(2);
+    entries[0].kind = ShelfKind::TubePin;
+    entries[0].name = "rod of pins";
+    entries[0].diameter_m = d.joints[0].pinDiameter_m * 1.02;
+    entries[0].price = 3;
+    entries[0].packLength_m = 0.5;
+    entries[1].kind = ShelfKind::Filler;
+    entries[1].name = "light filler";
+    entries[1].density_kg_m3 = d.bores[0].fillerDensity_kg_m3 * 1.01;
+    entries[1].price = 8;
+    entries[1].packMass_kg = 0.1;
+    const auto priceOf = [&](TakenKind kind) {
+        double sum = 0;
+        for (const TakenCost& c : costOf(takenBy(d, derived), entries, 1)) {
+            sum += c.taken.kind == kind ? c.price.value_or(0.0) : 0.0;
+        }
+        return sum;
+    };
+    CHECK(priceOf(TakenKind::Pin) == Approx(6 * pins));
+    CHECK(filler > 0);
+    CHECK(priceOf(TakenKind::Filler) == Approx(80 * filler));
+    // Thicker by a fifth, heavier by a tenth: other things.
+    entries[0].diameter_m = *entries[0].diameter_m * 1.2;
+    entries[1].density_kg_m3 = *entries[1].density_kg_m3 * 1.1;
+    CHECK(priceOf(TakenKind::Pin) == 0);
+    CHECK(priceOf(TakenKind::Filler) == 0);
+}

@@ -22,6 +22,19 @@ class TakenList {
         made.name = name;
         return made;
     }
+    // What has no name goes by its figure.
+    Taken& of(TakenKind kind, double Taken::*by, double figure) {
+        const auto at = std::find_if(list.begin(), list.end(), [&](const Taken& t) {
+            return t.kind == kind && t.*by == figure;
+        });
+        if (at != list.end()) {
+            return *at;
+        }
+        Taken& made = list.emplace_back();
+        made.kind = kind;
+        made.*by = figure;
+        return made;
+    }
     std::vector<Taken> list;
 };
 
@@ -108,6 +121,22 @@ std::vector<Taken> takenBy(const Design& design, const Derived& derived) {
         Taken& wire = out.of(TakenKind::Wire, {});
         wire.length_m = layOutWire(derived.shape->curves, design.wire).cutLength_m;
         wire.wire_m = design.wire.wire_m;
+    }
+    for (const Joint& joint : design.joints) {
+        if (joint.kind == HingeKind::Pin) {
+            out.of(TakenKind::Pin, &Taken::wire_m, joint.pinDiameter_m).length_m +=
+                joint.pinLength_m;
+        }
+    }
+    for (size_t i = 0; i < design.bores.size(); ++i) {
+        const std::string path = pathOf({RecordList::Bores, i});
+        for (const MassItem& item : derived.mass->items) {
+            if (item.kind == PartKind::Filler && item.path.rfind(path, 0) == 0) {
+                out.of(TakenKind::Filler, &Taken::density_kg_m3,
+                       design.bores[i].fillerDensity_kg_m3)
+                    .mass_kg += item.mass_kg;
+            }
+        }
     }
     for (const BenchAmount& amount : benchAmounts(design, derived)) {
         if (!amount.name.empty()) {  // the filler over lead goes by no name

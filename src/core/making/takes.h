@@ -10,8 +10,9 @@ namespace wl {
 
 /// Stock: wood, sheet, resin or filament, as bought before it is cut. Metal: of plugs and weights
 /// cut to size. LipSheet: what the lip leaves of its sheet. Pieces: lead in whole pieces. Fitting:
-/// hooks, rings, eyes and the like. Coat: as it comes out of the tin.
-enum class TakenKind { Stock, Metal, LipSheet, Pieces, Fitting, Wire, Coat };
+/// hooks, rings, eyes and the like. Pin: of a joint, cut to length. Coat: as it comes out of the
+/// tin. Filler: over the lead.
+enum class TakenKind { Stock, Metal, LipSheet, Pieces, Fitting, Wire, Pin, Coat, Filler };
 
 /// So much of one thing. Only what its kind is counted by is over 0: pieces, mass, or length.
 struct Taken {
@@ -20,9 +21,11 @@ struct Taken {
     int pieces = 0;
     double mass_kg = 0.0;
     double length_m = 0.0;
-    double wire_m = 0.0;  ///< diameter of a wire, which has no name of its own; of a fitting's
+    double wire_m =
+        0.0;  ///< diameter of a wire or pin, which has no name of its own; of a fitting's
     FittingKind fitting = FittingKind::Other;
-    double size_m = 0.0;  ///< of a fitting
+    double size_m = 0.0;         ///< of a fitting
+    double density_kg_m3 = 0.0;  ///< of a filler, which has no name of its own
 };
 
 /// Of one bait, each thing once. Carved stock is its squared blank, turned stock a round one, a

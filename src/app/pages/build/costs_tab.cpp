@@ -67,6 +67,20 @@ class CostsTab : public QWidget {
                               : bench_.text(Quantity::Mass, baits * t.mass_kg);
     }
 
+    QString nameOf(const TakenCost& c) const {
+        if (!c.name.empty()) {
+            return QString::fromStdString(c.name);
+        }
+        switch (c.taken.kind) {
+            case TakenKind::Filler:
+                return tr("filler over the lead");
+            case TakenKind::Pin:
+                return tr("pin, %1").arg(bench_.text(Quantity::Thickness, c.taken.wire_m));
+            default:
+                return tr("wire, %1").arg(bench_.text(Quantity::Thickness, c.taken.wire_m));
+        }
+    }
+
     void fill() {
         const ResultsPtr r = bench_.results();
         if (!isVisible() || !r || !r->derived) {
@@ -84,15 +98,11 @@ class CostsTab : public QWidget {
                                      ? tr("▲ only %1 there").arg(*c.left)
                                  : c.after ? tr("%1 of %2").arg(*c.after).arg(*c.left)
                                            : QStringLiteral("–");
-            rows << QStringList{
-                c.name.empty()
-                    ? tr("wire, %1").arg(bench_.text(Quantity::Thickness, c.taken.wire_m))
-                    : QString::fromStdString(c.name),
-                amount(c.taken, 1), amount(c.taken, baits),
-                c.price     ? money(*c.price)
-                : c.onShelf ? tr("no price")
-                            : tr("not on the shelf"),
-                left};
+            rows << QStringList{nameOf(c), amount(c.taken, 1), amount(c.taken, baits),
+                                c.price     ? money(*c.price)
+                                : c.onShelf ? tr("no price")
+                                            : tr("not on the shelf"),
+                                left};
         }
         table_->setRows({tr("Thing"), tr("one takes"), tr("all %1").arg(baits), tr("one costs"),
                          tr("then left")},
