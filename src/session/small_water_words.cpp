@@ -46,12 +46,17 @@ QStringList bathWords(const BathPull& pull, Bench bench) {
     if (told(pull.heldSwim) && told(pull.fishedSwim)) {
         lines << tr("There: %1. On the water: %2.")
                      .arg(swimAs(pull.heldSwim), swimAs(pull.fishedSwim));
+    } else if (pull.fishedSwim.untold) {
+        lines << sentence(*pull.fishedSwim.untold, bench);
     }
-    lines << (std::abs(pull.climb_rad) < kAlike
-                  ? tr("What is seen there counts.")
-                  : tr("Judge there whether it kicks and to which side it leans, not how wide "
-                       "it swings or how deep it would run. Lower the hand, or give more line, "
-                       "to come nearer."));
+    if (std::abs(pull.climb_rad) < kAlike) {
+        lines << tr("What is seen there counts.");
+        return lines;
+    }
+    lines << tr("Judge there whether it kicks and to which side it leans, not how wide it swings "
+                "or how deep it would run.")
+          << (pull.climb_rad > 0 ? tr("Lower the hand, or give more line, to come nearer.")
+                                 : tr("Raise the hand, or give less line, to come nearer."));
     return lines;
 }
 

@@ -8,6 +8,7 @@
 #include "support/thorough.h"
 
 using namespace wl;
+using namespace wl::test;
 
 namespace {
 

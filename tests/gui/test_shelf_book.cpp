@@ -14,6 +14,7 @@
 #include "support/programs.h"
 
 using namespace wl;
+using namespace wl::test;
 
 namespace {
 

@@ -254,7 +254,7 @@ class CopiesTab : public QWidget {
                 "No copy is in the log yet. Each bait made from this design has a number; "
                 "what is logged at the water goes to that copy.");
         } else {
-            lines << tr("▲ beyond what making and measuring explain of this design.");
+            lines << tr("▲ marks what making and measuring do not explain of this design.");
         }
         const LogBait* bait = log.bait(name);
         for (const NoteKind kind : {NoteKind::Depth, NoteKind::Beats, NoteKind::Sink}) {
