@@ -290,3 +290,45 @@ TEST_CASE("two copies: side by side they are told apart, on other days hardly, o
     CHECK(far.ratio == Approx(std::exp(3 * tolerance)).epsilon(0.1));
     CHECK(sayCopies(Learnt::DepthInLine, far, 1, 2).code == "learn.copy_deeper");
 }
+
+TEST_CASE("by simulation the next reading lies in its band, whoever the maker is, seeded") {
+    // Worlds: as assumed; a maker far off; baits scattered twice; one reading in ten wrong by 1.6.
+    struct World {
+        const char* name;
+        double maker, baits, wrong, least;
+    };
+    const int makers = kThorough ? 80 : 12;
+    for (const World& w :
+         {World{"as assumed", 0, 1, 0, 0.88}, World{"maker far off", 2.0, 1, 0, 0.85},
+          World{"baits twice", 0, 2, 0, 0.85}, World{"one in ten wrong", 0, 1, 0.1, 0.78}}) {
+        std::mt19937 random(17);
+        std::normal_distribution<double> normal;
+        std::student_t_distribution<double> heavy(4);
+        std::uniform_real_distribution<double> uniform;
+        const double total = std::log(1.35) / 1.645;
+        int inside = 0;
+        for (int m = 0; m < makers; ++m) {
+            const double maker = w.maker > 0 ? w.maker * total * (random() % 2 ? 1 : -1)
+                                             : total * std::sqrt(kDepth.maker) * normal(random);
+            const double bait = maker + total * std::sqrt(kDepth.family) * normal(random) +
+                                w.baits * total * std::sqrt(kDepth.bait) * normal(random) +
+                                kDepth.copy * normal(random);
+            const auto seen = [&] {
+                double y = bait + kDepth.outing * normal(random) + kDepth.reading * heavy(random);
+                if (uniform(random) < w.wrong) {
+                    y += (random() % 2 ? 1 : -1) * std::log(1.6);
+                }
+                return y;
+            };
+            std::vector<FactorReading> readings;
+            for (int day = 0; day < 3; ++day) {
+                readings.push_back(reading(seen(), day));
+            }
+            const FactorTold told = tellFactor(FactorFit(kDepth, readings), {});
+            const double next = std::exp(seen());
+            inside += next >= told.next.low && next <= told.next.high ? 1 : 0;
+        }
+        INFO(w.name);
+        CHECK(double(inside) / makers >= (kThorough ? w.least : w.least - 0.2));
+    }
+}

@@ -299,8 +299,7 @@ class Maker {
 
 }  // namespace
 
-TEST_CASE("by simulation the next reading lies in its band, whoever the maker is, seeded",
-          "[again]") {
+TEST_CASE("in seventeen worlds bands hold and are as wide as in the prototype's table", "[again]") {
     // Five readings of the bait, four of two more of its family, one elsewhere.
     constexpr int kReadOf[] = {0, 0, 0, 1, 2, 4, 1, 2, 0, 0};
     constexpr int kMakers = 40;

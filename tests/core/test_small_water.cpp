@@ -73,10 +73,17 @@ TEST_CASE("tank: a pump's stream keeps its momentum, and a lip takes the mean ov
     CHECK(momentum == Approx(s.outlet_m_s * s.outlet_m_s * kPi * 0.008 * 0.008).epsilon(0.05));
     const double disc = kPi * kDisc * kDisc;
     CHECK(streamThere(pump, disc, disc).overLip_m_s == Approx(flow / disc).epsilon(1e-3));
-    // Near the outlet it is whole, and no wider.
-    const StreamThere near = streamThere({0.25e-3, 0.016, 0.03}, 1e-5, 4 * kPi * 0.008 * 0.008);
+    // At the outlet it is whole, and no wider; it slows without a step.
+    const StreamThere near = streamThere({0.25e-3, 0.016, 0}, 1e-5, 4 * kPi * 0.008 * 0.008);
     CHECK(near.overLip_m_s == near.outlet_m_s);
     CHECK(near.overBody_m_s == Approx(0.25 * near.outlet_m_s));
+    double last = near.outlet_m_s;
+    for (int mm = 1; mm <= 300; ++mm) {
+        const double here = streamThere({0.25e-3, 0.016, 1e-3 * mm}, 2e-4, 4e-4).overLip_m_s;
+        CHECK(here <= last);
+        CHECK(here > last - 0.02 * near.outlet_m_s);
+        last = here;
+    }
 }
 
 TEST_CASE("tank: beats counted tell the speed, a stream too slow is told") {

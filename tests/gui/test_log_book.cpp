@@ -9,7 +9,6 @@
 #include <csignal>
 
 #include "support/programs.h"
-
 #include "support/thorough.h"
 #include "waterlog/log_book.h"
 

@@ -51,6 +51,15 @@ void AmountField::set(double valueSi) {
     line_->setText(shown_);
 }
 
+void AmountField::sayAgainst(const QString& words) {
+    fault_->setText(words.isEmpty() ? words : QStringLiteral("▲ ") + words);
+    fault_->setVisible(!words.isEmpty());
+    line_->setProperty("faulty", !words.isEmpty());
+    line_->setAccessibleDescription(fault_->text());
+    line_->style()->unpolish(line_);
+    line_->style()->polish(line_);
+}
+
 std::optional<double> AmountField::value() {
     const QString path = line_->objectName();
     ReadAmount read = readAmount(line_->text().toStdString(), quantity_, bench_.bench());
@@ -66,12 +75,7 @@ std::optional<double> AmountField::value() {
                       {},
                       {{quantity_, read.valueSi}, {quantity_, least_}, {quantity_, most_}}};
     }
-    fault_->setText(error ? QStringLiteral("▲ ") + sentence(*error, bench_.bench()) : QString());
-    fault_->setVisible(error.has_value());
-    line_->setProperty("faulty", error.has_value());
-    line_->setAccessibleDescription(fault_->text());
-    line_->style()->unpolish(line_);
-    line_->style()->polish(line_);
+    sayAgainst(error ? sentence(*error, bench_.bench()) : QString());
     if (error) {
         return std::nullopt;
     }

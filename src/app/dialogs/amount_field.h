@@ -20,6 +20,8 @@ class AmountField : public QWidget {
     /// What was set or typed, in whatever units it is shown since; nothing, with the reason shown,
     /// when it is no such measure.
     std::optional<double> value();
+    /// Words beneath a measure that does not go with the others, until it is read again.
+    void sayAgainst(const QString& words);
     QLineEdit* line() { return line_; }
 
   private:

@@ -114,7 +114,8 @@ void SmallWaterDialog::tellBath(const Results& results) {
         return;
     }
     if (*hand >= *line) {
-        words_->setText(tr("▲ The line is no longer than the hand is high: measure both again."));
+        words_->clear();
+        line_->sayAgainst(tr("The line is no longer than the hand is high: measure both again."));
         return;
     }
     const auto pull =

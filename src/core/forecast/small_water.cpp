@@ -20,12 +20,12 @@ double shapeOf() {
 
 // Mean over a disc about the axis: the profile's integral is closed.
 double meanOver(const PumpStream& pump, const StreamThere& s, double area) {
-    const double r2 = area / kPi;
-    if (pump.away_m <= kWholeTo * pump.outlet_m) {
-        const double whole = 0.25 * pump.outlet_m * pump.outlet_m;
-        return s.axis_m_s * std::min(1.0, whole / r2);
-    }
-    return s.axis_m_s / (1 + shapeOf() * r2 / (pump.away_m * pump.away_m));
+    const double r2 = area / kPi, end = kWholeTo * pump.outlet_m;
+    const double from = std::max(pump.away_m, end);
+    const double spread = s.axis_m_s / (1 + shapeOf() * r2 / (from * from));
+    // From the plug that leaves the outlet evenly to that.
+    const double plug = s.axis_m_s * std::min(1.0, 0.25 * pump.outlet_m * pump.outlet_m / r2);
+    return plug + std::min(1.0, pump.away_m / end) * (spread - plug);
 }
 
 struct OnPath {

@@ -38,10 +38,11 @@ struct StreamThere {
     double overBody_m_s = 0.0;  ///< and over the body's greatest section
 };
 
-/// A round free jet (Hussein, Capp & George 1994; Pope 2000, recalled): whole to six outlets away,
-/// from there its middle slows as 6 outlets by the distance, half of that stands 0.094 of the
-/// distance from the axis, (1 + a (r/x)^2)^-2 between. Walls, surface and what flows back in a
-/// small tank are not in it. Areas m2, over 0.
+/// A round free jet (Hussein, Capp & George 1994; Pope 2000, recalled): whole to six outlets away
+/// (over an area passing, by the way, from an even plug to what it is there), from there its middle
+/// slows as 6 outlets by the distance, half of that stands 0.094 of the distance from the axis, (1
+/// + a (r/x)^2)^-2 between. Walls, surface and what flows back in a small tank are not in it. Areas
+/// m2, over 0.
 StreamThere streamThere(const PumpStream& pump, double lipArea_m2, double bodyArea_m2);
 
 /// A bait hung in it.
