@@ -4,7 +4,6 @@
 #include <CGAL/AABB_traits.h>
 #include <CGAL/AABB_tree.h>
 #include <CGAL/Exact_predicates_inexact_constructions_kernel.h>
-#include <CGAL/Polygon_mesh_processing/clip.h>
 #include <CGAL/Polygon_mesh_processing/corefinement.h>
 #include <CGAL/Polygon_mesh_processing/measure.h>
 #include <CGAL/Polygon_mesh_processing/triangulate_faces.h>
@@ -72,12 +71,31 @@ Eigen::Vector3d CgalSolid::centroid_m() const {
     return moment / volume;
 }
 
+// The block beyond a plane, larger than any bait.
+static TriangleMesh beyond(const CgalSolid::HalfSpace& space) {
+    constexpr double kFar_m = 2.0;
+    const Eigen::Vector3d on = space.normal * (space.offset_m / space.normal.squaredNorm());
+    const Eigen::Vector3d n = space.normal.normalized(), u = n.unitOrthogonal(), v = n.cross(u);
+    TriangleMesh block;
+    for (const double out : {0.0, kFar_m}) {
+        for (const auto& [a, b] : {std::pair(-1, -1), {1, -1}, {1, 1}, {-1, 1}}) {
+            block.vertices_m.push_back(on + out * n + kFar_m * (a * u + b * v));
+        }
+    }
+    block.triangles = {{0, 2, 1}, {0, 3, 2}, {4, 5, 6}, {4, 6, 7}, {0, 1, 5}, {0, 5, 4},
+                       {1, 2, 6}, {1, 6, 5}, {2, 3, 7}, {2, 7, 6}, {3, 0, 4}, {3, 4, 7}};
+    return block;
+}
+
 CgalSolid CgalSolid::within(const std::vector<HalfSpace>& spaces) const {
     CgalSolid left(*this);
     for (const HalfSpace& s : spaces) {
-        pmp::clip(left.surface_->mesh,
-                  Kernel::Plane_3(s.normal.x(), s.normal.y(), s.normal.z(), -s.offset_m),
-                  CGAL::parameters::clip_volume(true));
+        Surface block = *CgalSolid(beyond(s)).surface_;
+        Mesh rest;
+        if (!pmp::corefine_and_compute_difference(left.surface_->mesh, block.mesh, rest)) {
+            std::abort();
+        }
+        left.surface_->mesh = rest;
     }
     pmp::triangulate_faces(left.surface_->mesh);
     return left;

@@ -28,7 +28,7 @@ class CgalSolid {
     double area_m2() const;
     /// By CGAL's centroid of the tetrahedra from the origin.
     Eigen::Vector3d centroid_m() const;
-    /// CGAL's clip of a copy, its cut faces filled.
+    /// CGAL's difference of a copy and the block beyond each plane: what its clip by a plane does.
     CgalSolid within(const std::vector<HalfSpace>& spaces) const;
     /// CGAL's difference; what it cannot take off gives nothing.
     std::unique_ptr<CgalSolid> without(const CgalSolid& cutter) const;
