@@ -20,9 +20,13 @@ if(WL_SANITIZE)
   target_compile_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE} -fno-omit-frame-pointer
                          -fno-sanitize-recover=all)
   if(WL_SANITIZE MATCHES "undefined")
-    # A check at every use of every pointer doubles the build and finds what the address sanitizer
-    # stops at as well.
-    target_compile_options(wl_options INTERFACE -fno-sanitize=null,alignment,vptr,object-size)
+    # A check at every use of every pointer, and at every step of one, doubles the build and finds what
+    # the address sanitizer stops at as well.
+    target_compile_options(wl_options INTERFACE
+                           -fno-sanitize=null,alignment,vptr,object-size,pointer-overflow)
+    # What provably stays in its own variable on the stack is not watched.
+    target_compile_options(wl_options INTERFACE
+                           $<$<CXX_COMPILER_ID:Clang>:SHELL:-mllvm$<SEMICOLON>-asan-use-stack-safety=1>)
   endif()
   target_link_options(wl_options INTERFACE -fsanitize=${WL_SANITIZE})
 endif()
@@ -54,6 +58,12 @@ function(wl_library name)
   endif()
 endfunction()
 
+# A library whose objects speak by signals: what moc makes of a header is read at the end of the file
+# beside it, and not by a file of all headers once more.
+function(wl_signals name)
+  set_target_properties(${name} PROPERTIES AUTOMOC ON)
+endfunction()
+
 # What no sanitizer watches is compiled once, in ./test's tree, and linked from there in theirs: gives
 # the objects of the sources, and the target they are compiled by where this tree compiles them.
 function(wl_compiled_once name objects)
@@ -64,7 +74,6 @@ function(wl_compiled_once name objects)
     set_source_files_properties(${found} PROPERTIES EXTERNAL_OBJECT TRUE)
   else()
     add_library(${name} OBJECT ${ARGN})
-    set_target_properties(${name} PROPERTIES AUTOMOC OFF)
     if(WL_SANITIZE MATCHES address)
       target_compile_options(${name} PRIVATE -fno-sanitize=all)
     endif()

@@ -232,3 +232,5 @@ void BuildBook::lookAtClocks() {
 }
 
 }  // namespace wl
+
+#include "moc_build_book.cpp"

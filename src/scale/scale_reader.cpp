@@ -120,3 +120,5 @@ void ScaleReader::take(const QByteArray& line) {
 }
 
 }  // namespace wl
+
+#include "moc_scale_reader.cpp"

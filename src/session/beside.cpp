@@ -54,3 +54,5 @@ void Beside::run(const Job& job, const std::stop_token& stop) {
 }
 
 }  // namespace wl
+
+#include "moc_beside.cpp"

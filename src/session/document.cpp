@@ -186,3 +186,5 @@ std::optional<Error> Document::open(const QString& filePath) {
 }
 
 }  // namespace wl
+
+#include "moc_document.cpp"

@@ -203,3 +203,5 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
 }
 
 }  // namespace wl
+
+#include "moc_evaluator.cpp"

@@ -121,3 +121,5 @@ void Recovery::discard(const LeftBehind& left) {
 }
 
 }  // namespace wl
+
+#include "moc_recovery.cpp"

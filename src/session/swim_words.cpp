@@ -99,7 +99,7 @@ QString actionWords(const Swim& swim, const SwimNotes& limits) {
 }
 
 QStringList swimWords(const Swim& swim, const SwimNotes& limits,
-                      const std::optional<double>& rolledOver, Bench bench) {
+                      const std::optional<double>& rolledOver, Bench bench, const SetByLog& byLog) {
     if (swim.untold) {
         return {sentence(*swim.untold, bench)};
     }
@@ -141,7 +141,9 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
             "count? They are not used.");
     }
     if (swim.beatFactor != 1.0) {
-        said << tr("Beats times %1 by your film.").arg(QLocale().toString(swim.beatFactor, 'f', 2));
+        said << (byLog.beats ? tr("Beats times %1 by your log.")
+                             : tr("Beats times %1 by your film."))
+                    .arg(QLocale().toString(byLog.beats.value_or(swim.beatFactor), 'f', 2));
     }
     if (swim.bowl && swim.bowl->refused) {
         said << tr(
@@ -156,7 +158,8 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
     if (swim.swingRefused) {
         said << tr("▲ No wake gives the swing you saw: it is not used.");
     } else if (swim.swingFactor != 1.0) {
-        said << tr("Wake's force times %1 by the swing you saw.")
+        said << (byLog.swing ? tr("Wake's force times %1 by the swings of your log.")
+                             : tr("Wake's force times %1 by the swing you saw."))
                     .arg(QLocale().toString(swim.swingFactor, 'f', 2));
     }
     return said;

@@ -13,10 +13,18 @@ namespace wl {
 /// one.
 QString actionWords(const Swim& swim, const SwimNotes& limits);
 
+/// What of a swim the log's readings set.
+struct SetByLog {
+    std::optional<double> beats;  ///< times what is reckoned
+    bool swing = false;
+};
+
 /// What it does, in lines: action, beats, swing, still point, tuning, flags; or why it is not told.
-/// `rolledOver_s`: when the full motion rolled over.
+/// `rolledOver_s`: when the full motion rolled over. `byLog`: which of beats and
+/// swing the log's readings set, and not a film of the design.
 QStringList swimWords(const Swim& swim, const SwimNotes& limits,
-                      const std::optional<double>& rolledOver_s, Bench bench);
+                      const std::optional<double>& rolledOver_s, Bench bench,
+                      const SetByLog& byLog = {});
 
 /// Where it wakes, where it hunts, and how often of nine it rolls over.
 QStringList overSpeedWords(const SwimSweep& sweep, const Swim& swim,

@@ -254,3 +254,5 @@ void ShelfBook::lookForChanges() {
 }
 
 }  // namespace wl
+
+#include "moc_shelf_book.cpp"

@@ -266,3 +266,5 @@ void LogBook::lookForChanges() {
 }
 
 }  // namespace wl
+
+#include "moc_log_book.cpp"

@@ -14,6 +14,7 @@
 #include "app/dialogs/logger_dialog.h"
 #include "app/dialogs/small_water_dialog.h"
 #include "app/kit/learner.h"
+#include "app/views/run_strip.h"
 #include "core/learn/log_readings.h"
 #include "gui/opened.h"
 #include "gui/seen_whole.h"
@@ -149,10 +150,23 @@ TEST_CASE("three days narrow the band and say which way it is off, and leaving o
     CHECK(band() < 0.7 * book);
     CHECK(o.table("learntTable").item(0, 4)->text() == "3");
     const double learnt = band();
+    // The run, the rail and the ways of the aim are told as the readings have it.
+    const RunStrip& strip = *o.window.findChild<RunStrip*>("runStrip");
+    CHECK(strip.headline().contains("by your log, reckoned"));
+    const double seen = reckoned * Learner::of(o.window.bench()).taught(NoteKind::Depth)->middle;
+    CHECK(seen < 0.95 * reckoned);
+    CHECK(strip.headline().contains(o.window.bench().text(Quantity::Distance, seen)));
+    o.window.rail().choose(Step::Aim);
+    o.tab("aimTabs", "Ways");
+    o.beside("waysTab");
+    CHECK(o.text("aimCeiling").contains("By your log: depth times 0."));
+    o.window.rail().choose(Step::WaterLog);
+    o.tab("logTabs", "Next time");
     // Off: the book again.
     o.press("learns");
     o.learnt();
     CHECK(band() == Approx(book).epsilon(1e-6));
+    CHECK_FALSE(strip.headline().contains("by your log"));
     o.press("learns");
     o.learnt();
     CHECK(band() == Approx(learnt).epsilon(1e-6));
@@ -190,6 +204,12 @@ TEST_CASE("beats are counted off a film and a sink rate off the watch, with thei
     CHECK(o.text("noteHelperWords").contains("frame"));
     o.press("logIt");
     CHECK(*o.log().notes.back().low == Approx(4.0));
+    // The swim that is played and told goes by it from now on.
+    o.learnt();
+    o.window.rail().choose(Step::Swim);
+    o.beside("swimPart");
+    CHECK(o.text("swimWords").contains("by your log"));
+    o.window.rail().choose(Step::WaterLog);
     o.press("note_sink");
     o.put("noteHelper0", onScreen("1.5"));
     o.put("noteHelper1", "10");

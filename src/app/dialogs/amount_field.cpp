@@ -85,3 +85,5 @@ std::optional<double> AmountField::value() {
 }
 
 }  // namespace wl
+
+#include "moc_amount_field.cpp"

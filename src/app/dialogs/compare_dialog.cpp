@@ -58,3 +58,5 @@ CompareDialog::CompareDialog(Workbench& bench, const Design& other, QWidget* par
 }
 
 }  // namespace wl
+
+#include "moc_compare_dialog.cpp"

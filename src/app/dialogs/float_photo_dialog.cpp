@@ -275,3 +275,5 @@ void FloatPhotoDialog::read() {
 }
 
 }  // namespace wl
+
+#include "moc_float_photo_dialog.cpp"

@@ -162,3 +162,5 @@ void LoggerDialog::read() {
 }
 
 }  // namespace wl
+
+#include "moc_logger_dialog.cpp"

@@ -343,3 +343,5 @@ void NewBaitDialog::make() {
 }
 
 }  // namespace wl
+
+#include "moc_new_bait_dialog.cpp"

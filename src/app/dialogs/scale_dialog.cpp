@@ -170,3 +170,5 @@ void ScaleDialog::refresh() {
 }
 
 }  // namespace wl
+
+#include "moc_scale_dialog.cpp"

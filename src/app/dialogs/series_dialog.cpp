@@ -194,3 +194,5 @@ bool SeriesDialog::openRow() {
 }
 
 }  // namespace wl
+
+#include "moc_series_dialog.cpp"

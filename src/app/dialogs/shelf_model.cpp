@@ -199,3 +199,5 @@ bool ShelfModel::setData(const QModelIndex& index, const QVariant& value, int ro
 }
 
 }  // namespace wl
+
+#include "moc_shelf_model.cpp"

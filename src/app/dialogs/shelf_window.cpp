@@ -265,3 +265,5 @@ bool ShelfWindow::exportCsv(const QString& path) {
 }
 
 }  // namespace wl
+
+#include "moc_shelf_window.cpp"

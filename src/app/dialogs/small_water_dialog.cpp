@@ -147,3 +147,5 @@ void SmallWaterDialog::tellTank(const Results& results) {
 }
 
 }  // namespace wl
+
+#include "moc_small_water_dialog.cpp"

@@ -202,3 +202,5 @@ bool SolidDialog::take() {
 }
 
 }  // namespace wl
+
+#include "moc_solid_dialog.cpp"

@@ -181,3 +181,5 @@ void TraceCanvas::keyPressEvent(QKeyEvent* event) {
 }
 
 }  // namespace wl
+
+#include "moc_trace_canvas.cpp"

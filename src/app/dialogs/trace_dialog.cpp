@@ -209,3 +209,5 @@ bool TraceDialog::take() {
 }
 
 }  // namespace wl
+
+#include "moc_trace_dialog.cpp"

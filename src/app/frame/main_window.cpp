@@ -249,3 +249,5 @@ void MainWindow::setInch(bool inch) {
 }
 
 }  // namespace wl
+
+#include "moc_main_window.cpp"

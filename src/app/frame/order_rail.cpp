@@ -5,6 +5,7 @@
 #include <QStyledItemDelegate>
 
 #include "app/frame/steps.h"
+#include "app/kit/learner.h"
 #include "app/kit/theme.h"
 
 namespace wl {
@@ -84,10 +85,12 @@ OrderRail::OrderRail(Workbench& bench, QWidget* parent) : QListWidget(parent), b
     connect(&bench_.evaluator, &Evaluator::resultsChanged, this, &OrderRail::refresh);
     connect(&bench_.log, &LogBook::changed, this, &OrderRail::refresh);
     connect(&bench_.builds, &BuildBook::changed, this, &OrderRail::refresh);
-    connect(&bench_, &Workbench::benchChanged, this, [this] {
+    const auto tellAnew = [this] {
         before_.reset();
         refresh();
-    });
+    };
+    connect(&bench_, &Workbench::benchChanged, this, tellAnew);
+    connect(&Learner::of(bench_), &Learner::changed, this, tellAnew);
 }
 
 void OrderRail::paintEvent(QPaintEvent* event) {
@@ -134,3 +137,5 @@ void OrderRail::refresh() {
 }
 
 }  // namespace wl
+
+#include "moc_order_rail.cpp"

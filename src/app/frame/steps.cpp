@@ -1,8 +1,10 @@
 #include "app/frame/steps.h"
 
+#include "app/kit/learner.h"
 #include "app/pages/pages.h"
 #include "core/aim/aim.h"
 #include "core/chain/chain_bait.h"
+#include "core/forecast/by_log.h"
 #include "core/making/build_steps.h"
 #include "session/words.h"
 
@@ -81,17 +83,19 @@ QString castDistance(const Workbench& bench, const Results& r) {
                     : tr("not reckoned");
 }
 
-QString depth(const Workbench& bench, const Results& r) {
+QString depth(Workbench& bench, const Results& r) {
     if (!r.run) {
         return QStringLiteral("…");
     }
-    return r.run->depthKnown ? tr("%1 to %2")
-                                   .arg(bench.text(Quantity::Distance, r.run->depthLow_m, false),
-                                        bench.text(Quantity::Distance, r.run->depthHigh_m))
-                             : tr("▲ no depth");
+    const auto taught = Learner::of(bench).taught(NoteKind::Depth);
+    const Run run = taught ? runByLog(*r.run, *taught) : *r.run;
+    return run.depthKnown ? tr("%1 to %2")
+                                .arg(bench.text(Quantity::Distance, run.depthLow_m, false),
+                                     bench.text(Quantity::Distance, run.depthHigh_m))
+                          : tr("▲ no depth");
 }
 
-QString beats(const Workbench&, const Results& r) {
+QString beats(Workbench& bench, const Results& r) {
     if (!r.swim) {
         return QStringLiteral("…");
     }
@@ -102,9 +106,11 @@ QString beats(const Workbench&, const Results& r) {
     if (r.swim->untold) {
         return tr("not told");
     }
-    return r.swim->swings
-               ? tr("about %1 beats/s").arg(QLocale().toString(r.swim->beats_1_s.middle, 'f', 1))
-               : tr("no action");
+    const auto taught = Learner::of(bench).taught(NoteKind::Beats);
+    const double seen =
+        r.swim->beats_1_s.middle * (taught ? taught->middle / r.swim->beatFactor : 1.0);
+    return r.swim->swings ? tr("about %1 beats/s").arg(QLocale().toString(seen, 'f', 1))
+                          : tr("no action");
 }
 
 QString wish(const Workbench& bench, const Results& r) {

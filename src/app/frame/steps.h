@@ -18,7 +18,7 @@ struct StepEntry {
     std::vector<const char*> paths;
     const char* picture;
     /// From the newest results; `results.derived` is there unless `unreckoned` is asked.
-    std::function<QString(const Workbench&, const Results&)> verdict;
+    std::function<QString(Workbench&, const Results&)> verdict;
     /// What it says of a bait that cannot be reckoned; null: its verdict does not need that.
     std::function<QString()> unreckoned;
     /// Whether the bait has nothing of it; null: every bait has.

@@ -109,3 +109,5 @@ void BesidePage::look() {
 }
 
 }  // namespace wl
+
+#include "moc_beside_page.cpp"

@@ -67,3 +67,5 @@ void FieldChoice::look() {
 }
 
 }  // namespace wl
+
+#include "moc_field_choice.cpp"

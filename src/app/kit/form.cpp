@@ -360,3 +360,5 @@ QWidget* formColumn(const QList<QWidget*>& parts) {
 }
 
 }  // namespace wl
+
+#include "moc_form.cpp"

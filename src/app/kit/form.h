@@ -72,6 +72,10 @@ class Form : public QWidget {
     void hideLastWhenEmpty();
     void finish();
 
+  signals:
+    /// Asks every readout to be read anew: what it is read from changed beside the results.
+    void readAgain();
+
   private:
     void addRow(const QString& label, QWidget* field);
     QCheckBox* addTick(const QString& label, const QString& objectName,

@@ -37,6 +37,7 @@ QLabel* Form::readout(const QString& label, std::function<QString(const Results&
     connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
     connect(&bench_.document, &Document::released, value, refresh);
     connect(&bench_, &Workbench::benchChanged, value, refresh);
+    connect(this, &Form::readAgain, value, refresh);
     refresh();
     return value;
 }
@@ -48,6 +49,7 @@ void Form::hideLastWhenEmpty() {
         label->setVisible(!value->text().isEmpty());
     };
     connect(&bench_.evaluator, &Evaluator::resultsChanged, value, refresh);
+    connect(this, &Form::readAgain, value, refresh);
     refresh();
 }
 

@@ -85,6 +85,13 @@ const LearntFigure* Learner::figure(NoteKind kind) const {
     return at == figures_.end() ? nullptr : &*at;
 }
 
+std::optional<FactorBand> Learner::taught(NoteKind kind) const {
+    const LearntFigure* f = figure(kind);
+    return f != nullptr && f->learnt && f->told.unsure != Unsure::NotRead
+               ? std::optional(f->told.itself)
+               : std::nullopt;
+}
+
 bool Learner::isCurrent() const {
     const ResultsPtr r = bench_.results();
     return done_ == wanted_ && r && r->revision == revision_ && !beside_.isRunning();
@@ -172,3 +179,6 @@ void Learner::look() {
 }
 
 }  // namespace wl
+
+#include "moc_learner.cpp"
+#include "moc_workbench.cpp"

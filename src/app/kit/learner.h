@@ -31,6 +31,9 @@ class Learner : public QObject {
 
     const std::vector<LearntFigure>& figures() const { return figures_; }
     const LearntFigure* figure(NoteKind kind) const;
+    /// What the log makes of it; nothing where nothing was read of the bait and its kin, or the
+    /// log's factors are not used. While the bait is changed, that of before.
+    std::optional<FactorBand> taught(NoteKind kind) const;
     const std::string& family() const { return family_; }
     /// What is shown belongs to bait, log, copy and outing as they stand.
     bool isCurrent() const;

@@ -102,3 +102,5 @@ QScrollArea* scrolling(QWidget* content) {
 }
 
 }  // namespace wl
+
+#include "moc_plain_table.cpp"

@@ -270,3 +270,5 @@ bool QuantityEdit::eventFilter(QObject* watched, QEvent* event) {
 }
 
 }  // namespace wl
+
+#include "moc_quantity_edit.cpp"

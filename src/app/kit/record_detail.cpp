@@ -123,3 +123,5 @@ void RecordDetail::addOwn(Form& form, const QPersistentModelIndex& at) {
 }
 
 }  // namespace wl
+
+#include "moc_record_detail.cpp"

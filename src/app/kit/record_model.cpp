@@ -274,3 +274,5 @@ bool RecordModel::setData(const QModelIndex& index, const QVariant& value, int r
 }
 
 }  // namespace wl
+
+#include "moc_record_model.cpp"

@@ -359,3 +359,5 @@ bool RecordTable::goTo(const QString& path) {
 }
 
 }  // namespace wl
+
+#include "moc_record_table.cpp"

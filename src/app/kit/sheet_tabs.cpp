@@ -75,3 +75,5 @@ void revealInTabs(const QWidget* part) {
 }
 
 }  // namespace wl
+
+#include "moc_sheet_tabs.cpp"

@@ -126,3 +126,5 @@ void ShelfPicker::taken(int row) {
 }
 
 }  // namespace wl
+
+#include "moc_shelf_picker.cpp"

@@ -105,3 +105,5 @@ void WhatToMeasure::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_what_to_measure.cpp"

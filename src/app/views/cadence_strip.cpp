@@ -224,3 +224,5 @@ void CadenceStrip::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_cadence_strip.cpp"

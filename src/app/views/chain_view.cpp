@@ -347,3 +347,5 @@ void ChainView::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_chain_view.cpp"

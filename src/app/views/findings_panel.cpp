@@ -279,3 +279,5 @@ void FindingsPanel::resizeEvent(QResizeEvent* event) {
 }
 
 }  // namespace wl
+
+#include "moc_findings_panel.cpp"

@@ -115,3 +115,5 @@ void FinishView::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_finish_view.cpp"

@@ -135,3 +135,5 @@ void FlightView::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_flight_view.cpp"

@@ -182,3 +182,5 @@ void FreeBodyView::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_free_body_view.cpp"

@@ -284,7 +284,8 @@ void LipCanvas::paintCorners(QPainter& p) const {
         p.setPen(QPen(chosen ? c.signal : c.ink, chosen ? 2 : 1));
         p.setBrush(c.sheet);
         for (const QPointF& place : {at, twin}) {
-            p.drawRect(QRectF(place - QPointF(kLipGrip, kLipGrip), QSizeF(2 * kLipGrip, 2 * kLipGrip)));
+            p.drawRect(
+                QRectF(place - QPointF(kLipGrip, kLipGrip), QSizeF(2 * kLipGrip, 2 * kLipGrip)));
         }
         if (chosen) {
             p.setPen(c.ink);
@@ -298,3 +299,5 @@ void LipCanvas::paintCorners(QPainter& p) const {
 }
 
 }  // namespace wl
+
+#include "moc_lip_canvas.cpp"

@@ -223,3 +223,5 @@ void MotionView::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_motion_view.cpp"

@@ -57,3 +57,5 @@ PlayTools::PlayTools(const QList<PlayedView*>& views, QWidget* parent)
 }
 
 }  // namespace wl
+
+#include "moc_play_tools.cpp"

@@ -52,3 +52,5 @@ void PlayedView::hideEvent(QHideEvent* event) {
 }
 
 }  // namespace wl
+
+#include "moc_played_view.cpp"

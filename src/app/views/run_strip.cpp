@@ -5,6 +5,8 @@
 #include <functional>
 
 #include "app/kit/fit_text.h"
+#include "app/kit/learner.h"
+#include "core/forecast/by_log.h"
 #include "sheet/drawing_paint.h"
 
 namespace wl {
@@ -58,13 +60,30 @@ RunStrip::RunStrip(Bait& bait, Workbench& bench, QWidget* parent)
     });
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&RunStrip::update));
     connect(&bench_, &Workbench::dashedChanged, this, qOverload<>(&RunStrip::update));
+    if (&bait_ == &bench_.bait) {
+        connect(&Learner::of(bench_), &Learner::changed, this, [this] {
+            setAccessibleDescription(headline());
+            update();
+        });
+    }
+}
+
+std::optional<FactorBand> RunStrip::taught() const {
+    const bool another = bench_.dashed() && bench_.dashed()->label.isEmpty();
+    return &bait_ == &bench_.bait && !another ? Learner::of(bench_).taught(NoteKind::Depth)
+                                              : std::nullopt;
+}
+
+Run RunStrip::seen(const Run& run) const {
+    const auto log = taught();
+    return log ? runByLog(run, *log) : run;
 }
 
 QString RunStrip::headline() const {
     if (!shown_) {
         return tr("Reckoning the run…");
     }
-    const Run& run = *shown_->run;
+    const Run run = seen(*shown_->run);
     const Brief& b = shown_->design->brief;
     auto depth = [this](double m) { return bench_.text(Quantity::Distance, m); };
     if (!run.depthKnown) {
@@ -78,9 +97,13 @@ QString RunStrip::headline() const {
         return tr("Stays at the surface at %1")
             .arg(bench_.text(Quantity::Speed, b.retrieveSpeed_m_s));
     }
-    return tr("Deepest %1 (%2 to %3), wanted %4")
-        .arg(depth(run.path.maxDepth_m), bench_.text(Quantity::Distance, run.depthLow_m, false),
-             depth(run.depthHigh_m), depth(b.wantedDepth_m));
+    const QString told =
+        tr("Deepest %1 (%2 to %3), wanted %4")
+            .arg(depth(run.path.maxDepth_m), bench_.text(Quantity::Distance, run.depthLow_m, false),
+                 depth(run.depthHigh_m), depth(b.wantedDepth_m));
+    return taught()
+               ? tr("%1; by your log, reckoned %2").arg(told, depth(shown_->run->path.maxDepth_m))
+               : told;
 }
 
 void RunStrip::paintEvent(QPaintEvent*) {
@@ -93,8 +116,8 @@ void RunStrip::paintEvent(QPaintEvent*) {
     const ResultsPtr before = shown_ ? bait_.before() : nullptr;
     if (before && before->run->depthKnown && shown_->run->depthKnown) {
         const QString was =
-            Workbench::was(bench_.text(Quantity::Distance, before->run->path.maxDepth_m),
-                           bench_.text(Quantity::Distance, shown_->run->path.maxDepth_m));
+            Workbench::was(bench_.text(Quantity::Distance, seen(*before->run).path.maxDepth_m),
+                           bench_.text(Quantity::Distance, seen(*shown_->run).path.maxDepth_m));
         head += was.isEmpty() ? was : QStringLiteral("; ") + was;
     }
     const Run* dashed =
@@ -102,7 +125,8 @@ void RunStrip::paintEvent(QPaintEvent*) {
             ? bench_.dashed()->run.get()
             : nullptr;
     if (dashed) {
-        head += tr("; dashed %1").arg(bench_.text(Quantity::Distance, dashed->path.maxDepth_m));
+        head +=
+            tr("; dashed %1").arg(bench_.text(Quantity::Distance, seen(*dashed).path.maxDepth_m));
     }
     drawFitted(p, QRectF(10, 2, width() - 20, kHeadline), Qt::AlignLeft | Qt::AlignVCenter, head,
                {type(Type::Figure, true), type(Type::Body, true), type(Type::Small)});
@@ -110,7 +134,7 @@ void RunStrip::paintEvent(QPaintEvent*) {
         return;
     }
     const Brief& b = shown_->design->brief;
-    const Run& run = *shown_->run;
+    const Run run = seen(*shown_->run);
     const double left = 44, right = 58, top = kHeadline + 6, bottom = 10;
     const double most = std::max({b.waterDepth_m * 1.08, b.wantedDepth_m * 1.1,
                                   std::min(run.depthHigh_m, 1.6 * b.waterDepth_m) * 1.05});
@@ -156,18 +180,21 @@ void RunStrip::paintEvent(QPaintEvent*) {
         p.setBrush(tint);
         p.drawPolygon(band);
         p.setBrush(Qt::NoBrush);
-        const auto ghost = [&](const Run& other, const QColor& ink) {
+        const auto ghost = [&](const Run& other, const QPen& pen) {
             QPolygonF way;
             for (const RetrievePoint& q : other.path.points) {
                 way << at(q.fromRod_m, q.depth_m);
             }
-            p.setPen(QPen(ink, 1, Qt::DashLine));
+            p.setPen(pen);
             p.drawPolyline(way);
         };
         if (dashed) {
-            ghost(*dashed, c.signal);
+            ghost(seen(*dashed), QPen(c.signal, 1, Qt::DashLine));
         } else if (before && before->run->depthKnown) {  // the path before the last edit
-            ghost(*before->run, c.quiet);
+            ghost(seen(*before->run), QPen(c.quiet, 1, Qt::DashLine));
+        }
+        if (taught()) {
+            ghost(*shown_->run, QPen(c.quiet, 1, Qt::DotLine));
         }
         const bool byCadence = run.cadence && run.cadence->points.size() > 2;
         p.setPen(byCadence ? QPen(c.quiet, 1, Qt::DotLine) : QPen(c.ink, 1.8));
@@ -223,3 +250,5 @@ void RunStrip::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_run_strip.cpp"

@@ -4,6 +4,7 @@
 #include <QWidget>
 
 #include "app/kit/workbench.h"
+#include "core/learn/factor_told.h"
 
 namespace wl {
 
@@ -20,6 +21,11 @@ class RunStrip : public QWidget {
     void paintEvent(QPaintEvent* event) override;
 
   private:
+    /// As the log makes them, where it teaches the depth of the bait on the bench; as reckoned
+    /// where another bait stands dashed beside it.
+    std::optional<FactorBand> taught() const;
+    Run seen(const Run& run) const;
+
     Bait& bait_;
     Workbench& bench_;
     ResultsPtr shown_;  ///< last results with a run

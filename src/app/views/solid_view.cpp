@@ -311,3 +311,5 @@ SolidView::SolidView(Bait& bait, Workbench& bench, QWidget* parent)
 }
 
 }  // namespace wl
+
+#include "moc_solid_view.cpp"

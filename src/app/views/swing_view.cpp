@@ -274,3 +274,5 @@ void SwingView::keyPressEvent(QKeyEvent* event) {
 }
 
 }  // namespace wl
+
+#include "moc_swing_view.cpp"

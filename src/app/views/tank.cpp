@@ -256,3 +256,5 @@ void Tank::setHandle(const TankHandle& handle, const std::vector<double>& values
 }
 
 }  // namespace wl
+
+#include "moc_tank.cpp"

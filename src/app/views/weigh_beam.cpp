@@ -187,3 +187,5 @@ QString WeighBeam::sharesInWords() const {
 }
 
 }  // namespace wl
+
+#include "moc_weigh_beam.cpp"

@@ -235,6 +235,50 @@ Result<AimValues> valuesUnguarded(const Design& design, const Model& model,
     return valuesOf(*derived, run, &swim);
 }
 
+// The band to be reckoned for what is wished to be seen.
+AimTarget reckonedFor(AimTarget seen, const AimLog& log) {
+    if (const auto& taught = log[size_t(seen.what)]) {
+        seen.low /= taught->factor;
+        seen.high /= taught->factor;
+    }
+    return seen;
+}
+
+double factorOf(const AimLog& log, AimMeasure what) {
+    const auto& taught = log[size_t(what)];
+    return taught ? taught->factor : 1.0;
+}
+
+// All that was reckoned, told as it will be seen.
+AimAnswer asSeen(AimAnswer answer, const AimLog& log) {
+    const auto target = [&log](AimTarget& t) {
+        t.low *= factorOf(log, t.what);
+        t.high *= factorOf(log, t.what);
+    };
+    std::for_each(answer.targets.begin(), answer.targets.end(), target);
+    answer.drawn = asSeen(answer.drawn, log);
+    for (AimWay& way : answer.ways) {
+        way.told = asSeen(way.told, log);
+    }
+    for (AimPoint& point : answer.points) {
+        point.depth_m *= factorOf(log, AimMeasure::Depth);
+        if (point.swing_rad) {
+            *point.swing_rad *= factorOf(log, AimMeasure::Swing);
+        }
+    }
+    for (AimShortfall& miss : answer.shortfalls) {
+        target(miss.target);
+        miss.nearest *= factorOf(log, miss.target.what);
+        if (miss.depthBound_m) {
+            *miss.depthBound_m *= factorOf(log, AimMeasure::Depth);
+        }
+    }
+    for (AimRelaxation& relaxation : answer.relaxations) {
+        relaxation.told = asSeen(relaxation.told, log);
+    }
+    return answer;
+}
+
 Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const Model& model,
                                const std::stop_token& stop, const AimFound& found,
                                const Told& told) {
@@ -257,18 +301,23 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
     const Run run = computeRun(*base.plan.reached, stop, kFineRetrieve);
     const Swim swim = swimOf(*base.plan.reached, run);
     answer.drawn = valuesOf(*base.plan.reached, run, &swim);
+    const AimValues seen = asSeen(answer.drawn, wish.log);
     std::vector<SoughtTarget> sought;
     for (const AimTarget& target : wish.targets) {
-        const AimValues& held = wish.like ? *wish.like : answer.drawn;
+        const AimValues& held = wish.like ? *wish.like : seen;
         const auto absolute = absoluteOf(target, held);
         if (!absolute) {
             return Error{"aim.not_told", pathOf(target), {}, {}};
         }
-        const double doubt = !target.relative ? aimDoubt(target.what, base.filmed)
-                             : wish.like      ? likeDoubt(*absolute, *held.of(target.what))
-                                              : relativeDoubt(*absolute, *held.of(target.what));
-        sought.push_back({*absolute, doubt});
-        answer.targets.push_back(*absolute);
+        const auto& taught = wish.log[size_t(target.what)];
+        const auto now = seen.of(target.what);
+        const double doubt = target.relative && wish.like
+                                 ? likeDoubt(*absolute, *held.of(target.what))
+                             : target.relative ? relativeDoubt(*absolute, *held.of(target.what))
+                             : taught && now   ? taughtDoubt(*absolute, *now, *taught)
+                                               : aimDoubt(target.what, base.filmed);
+        sought.push_back({reckonedFor(*absolute, wish.log), doubt});
+        answer.targets.push_back(sought.back().band);
         answer.doubts.push_back(doubt);
         answer.ceilings.push_back(bestChance(*absolute, doubt));
     }
@@ -358,7 +407,10 @@ Result<AimValues> aimValuesOf(const Design& design, const Model& model, std::sto
 Result<AimAnswer> aim(const Design& design, const AimWish& wish, const Model& model,
                       std::stop_token stop, const AimFound& found, const Told& told) {
     try {
-        return aimUnguarded(design, wish, model, stop, found, told);
+        const AimFound seen =
+            !found ? found : [&](const AimAnswer& soFar) { found(asSeen(soFar, wish.log)); };
+        Result<AimAnswer> answer = aimUnguarded(design, wish, model, stop, seen, told);
+        return answer ? Result<AimAnswer>(asSeen(std::move(answer).value(), wish.log)) : answer;
     } catch (const std::exception&) {  // root finders and memory are all that can throw
         return Error{"internal.numeric", "", {}, {}};
     }

@@ -19,7 +19,7 @@ Result<AimWish> inFigures(const Design& design, const AimWish& wish, const Model
     }
     const Run run = computeRun(*base->plan.reached, stop, kFineRetrieve);
     const Swim swim = swimOf(*base->plan.reached, run);
-    const AimValues drawn = valuesOf(*base->plan.reached, run, &swim);
+    const AimValues drawn = asSeen(valuesOf(*base->plan.reached, run, &swim), wish.log);
     AimWish told = wish;
     if (told.levers.empty() && !told.onlyLevers) {
         told.levers = usualLevers(*base->plan.reached);

@@ -284,6 +284,20 @@ double likeDoubt(const AimTarget& absolute, double other) {
     return std::min(own, std::hypot(relativeDoubt(absolute, other), kNotShared * own));
 }
 
+AimValues asSeen(AimValues values, const AimLog& log) {
+    for (size_t i = 0; i < kAimMeasures; ++i) {
+        if (values.told[i] && log[i]) {
+            *values.told[i] *= log[i]->factor;
+        }
+    }
+    return values;
+}
+
+double taughtDoubt(const AimTarget& absolute, double drawn, const AimTaught& taught) {
+    return std::min(aimDoubt(absolute.what, false),
+                    std::hypot(relativeDoubt(absolute, drawn), taught.doubt));
+}
+
 double chanceOf(const AimTarget& target, double value, double doubt) {
     const double y = scaled(target.what, value);
     return normal((scaled(target.what, target.high) - y) / doubt) -

@@ -59,6 +59,17 @@ struct AimValues {
     std::optional<double> of(AimMeasure what) const { return told[size_t(what)]; }
 };
 
+/// What a log teaches of a measure of this bait: what is seen by what is reckoned (over 0), and how
+/// far that is open, one standard deviation of its logarithm.
+struct AimTaught {
+    double factor = 1.0;
+    double doubt = 0.0;
+    bool operator==(const AimTaught&) const = default;
+};
+using AimLog = std::array<std::optional<AimTaught>, kAimMeasures>;
+/// What a bait reckoned so will be seen to do, as far as the log teaches it.
+AimValues asSeen(AimValues reckoned, const AimLog& log);
+
 /// Targets besides those of rest, which are the brief's and are met by the lead of every answer.
 /// No levers: the usual ones. `settledOnly`: no answer whose roll under way grows, or is not
 /// settled.
@@ -71,6 +82,8 @@ struct AimWish {
     bool outlines = false;    ///< the best way with other outlines of the lip as well
     /// Of another bait: what is relative is relative to it.
     std::optional<AimValues> like = {};
+    /// Targets are what shall be seen; ways, trials and what is nearest are told as they will be.
+    AimLog log = {};
 };
 
 /// Held to what the field at `path` may hold, so that what is found can be kept in a file.
@@ -107,6 +120,9 @@ double relativeDoubt(const AimTarget& absolute, double drawn);
 /// Of a bait beside another one: what the model has wrong it has wrong of both, by half (judged),
 /// and no surer than a change of one bait.
 double likeDoubt(const AimTarget& absolute, double other);
+
+/// Of a bait the log has readings of: what they leave open, and what changing it to there adds.
+double taughtDoubt(const AimTarget& absolute, double drawn, const AimTaught& taught);
 
 /// Chance of landing in a target's band when the model says `value`.
 double chanceOf(const AimTarget& absolute, double value, double doubt);

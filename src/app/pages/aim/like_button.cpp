@@ -59,3 +59,5 @@ void LikeButton::open(const QString& path) {
 }
 
 }  // namespace wl
+
+#include "moc_like_button.cpp"

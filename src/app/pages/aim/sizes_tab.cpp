@@ -57,6 +57,11 @@ class SizesTab : public BesidePage {
         connect(open_, &QPushButton::clicked, this, [this] { openChosen(); });
         connect(&bench.shelf, &ShelfBook::changed, this, [this] { again(); });
         connect(&bench, &Workbench::benchChanged, this, [this] { fill(); });
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (differs(aimLog(this->bench()), log_)) {
+                again();
+            }
+        });
     }
 
     ~SizesTab() override { table_->blockSignals(true); }
@@ -84,7 +89,8 @@ class SizesTab : public BesidePage {
         for (const auto& row : bench().shelf.shelf().fittings) {
             shelf.push_back(row.item);
         }
-        return [this, derived, asked, shelf, lengths = typed.lengths_m](
+        log_ = aimLog(bench());
+        return [this, derived, asked, shelf, lengths = typed.lengths_m, log = log_](
                    std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
             const auto found = [this, asked](size_t, const AimedSize& size) {
                 QMetaObject::invokeMethod(
@@ -97,8 +103,10 @@ class SizesTab : public BesidePage {
                     },
                     Qt::QueuedConnection);
             };
-            const auto made = aimSizes(*derived->design, wishOf(*derived), lengths, shelf,
-                                       derived->model, stop, found, progress);
+            AimWish wish = wishOf(*derived);
+            wish.log = log;
+            const auto made = aimSizes(*derived->design, wish, lengths, shelf, derived->model, stop,
+                                       found, progress);
             if (stop.stop_requested()) {
                 return {};
             }
@@ -183,6 +191,7 @@ class SizesTab : public BesidePage {
     std::vector<AimedSize> sizes_;
     QString fault_;
     quint64 asked_ = 0;
+    AimLog log_;  ///< what is shown, or being sought, was sought with
 };
 
 }  // namespace

@@ -158,3 +158,5 @@ void TrialCloud::chooseBeside(int by) {
 }
 
 }  // namespace wl
+
+#include "moc_trial_cloud.cpp"

@@ -291,4 +291,46 @@ QString ceilingWords(const AimAnswer& answer, bool relative) {
     return words;
 }
 
+AimLog aimLog(Workbench& bench) {
+    AimLog log;
+    const auto teach = [&](AimMeasure what, NoteKind kind, double told) {
+        constexpr double kBand = 2 * 1.645;  // of 90 %, in standard deviations
+        if (const auto taught = Learner::of(bench).taught(kind)) {
+            log[size_t(what)] = {taught->middle / told,
+                                 std::log(taught->high / taught->low) / kBand};
+        }
+    };
+    const ResultsPtr r = bench.results();
+    teach(AimMeasure::Depth, NoteKind::Depth, 1.0);
+    teach(AimMeasure::Beats, NoteKind::Beats, r && r->swim ? r->swim->beatFactor : 1.0);
+    teach(AimMeasure::Swing, NoteKind::Swing, 1.0);
+    return log;
+}
+
+bool differs(const AimLog& a, const AimLog& b) {
+    constexpr double kSeen = 0.005;
+    for (size_t i = 0; i < kAimMeasures; ++i) {
+        if (a[i].has_value() != b[i].has_value() ||
+            (a[i] && std::abs(a[i]->factor / b[i]->factor - 1) > kSeen)) {
+            return true;
+        }
+    }
+    return false;
+}
+
+QString taughtWords(const AimLog& log) {
+    QStringList times;
+    for (size_t i = 0; i < kAimMeasures; ++i) {
+        if (log[i]) {
+            times << tr("%1 times %2")
+                         .arg(measureName(AimMeasure(i)),
+                              QLocale().toString(log[i]->factor, 'f', 2));
+        }
+    }
+    return times.isEmpty() ? QString()
+                           : tr("By your log: %1. What is wished and told here is what you will "
+                                "see.")
+                                 .arg(times.join(QStringLiteral(", ")));
+}
+
 }  // namespace wl

@@ -3,7 +3,7 @@
 
 #include <QStringList>
 
-#include "app/kit/workbench.h"
+#include "app/kit/learner.h"
 #include "core/aim/aim.h"
 
 namespace wl {
@@ -24,5 +24,12 @@ QString relaxedWords(const Workbench& bench, const AimRelaxation& relaxation);
 QStringList shortfallWords(const Workbench& bench, const AimAnswer& answer);
 /// What can be promised at best; where that is under a half, what would make it surer.
 QString ceilingWords(const AimAnswer& answer, bool relative);
+
+/// What the water log teaches of the bait on the bench, on what is told of it (its film counted).
+AimLog aimLog(Workbench& bench);
+/// Whether it would give other ways: by half a hundredth.
+bool differs(const AimLog& a, const AimLog& b);
+/// "By your log: depth times 0.89"; empty where it teaches nothing.
+QString taughtWords(const AimLog& log);
 
 }  // namespace wl

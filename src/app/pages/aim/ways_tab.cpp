@@ -54,6 +54,11 @@ class WaysTab : public BesidePage {
         connect(take_, &QPushButton::clicked, this, [this] { takeOver(); });
         connect(cloud_, &TrialCloud::chosen, this, [this](int trial) { choosePoint(trial); });
         connect(&bench, &Workbench::benchChanged, this, [this] { fill(); });
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (differs(aimLog(this->bench()), log_)) {
+                again();
+            }
+        });
     }
 
     // A list that goes takes its choice with it, and would tell of it to what is gone already.
@@ -71,14 +76,16 @@ class WaysTab : public BesidePage {
         answer_ = {};
         refusal_.clear();
         drawn_ = results.design;
+        log_ = aimLog(bench());
         point_ = -1;
         fill();
         if (!derived) {
             return {};
         }
-        return [this, derived, asked](std::stop_token stop,
-                                      const Beside::Progress& progress) -> Beside::Finish {
-            const AimWish wish = wishOf(*derived);
+        return [this, derived, asked, log = log_](
+                   std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
+            AimWish wish = wishOf(*derived);
+            wish.log = log;
             // Each way is shown as it is found; one found for an older wish is not.
             const auto found = [this, asked](const AimAnswer& soFar) {
                 QMetaObject::invokeMethod(
@@ -159,9 +166,12 @@ class WaysTab : public BesidePage {
         if (!rows.isEmpty() && point_ < 0) {
             table_->selectRow(chosen && row < rows.size() ? row : 0);
         }
-        ceiling_->setText(answer_.targets.empty()
-                              ? QString()
-                              : ceilingWords(answer_, bench().design().aim.relative));
+        QStringList promised;
+        if (!answer_.targets.empty()) {
+            promised << ceilingWords(answer_, bench().design().aim.relative) << taughtWords(log_);
+            promised.removeAll(QString());
+        }
+        ceiling_->setText(promised.join(QLatin1Char('\n')));
         tell();
     }
 
@@ -265,7 +275,7 @@ class WaysTab : public BesidePage {
         const auto near = bench().results()->derived;
         const bool trial = point_ >= 0;
         proven_.reset();
-        reckoned_.start([this, design = *chosen, near, label, trial](
+        reckoned_.start([this, design = *chosen, near, label, trial, log = log_](
                             std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
             Proven proven;
             auto other = std::make_shared<OtherBait>();
@@ -285,7 +295,7 @@ class WaysTab : public BesidePage {
                 other->run =
                     std::make_shared<const Run>(computeRun(*other->derived, stop, kFineRetrieve));
                 const Swim swim = swimOf(*other->derived, *other->run);
-                proven.told = valuesOf(*other->derived, *other->run, &swim);
+                proven.told = asSeen(valuesOf(*other->derived, *other->run, &swim), log);
             }
             if (stop.stop_requested()) {
                 return {};
@@ -352,6 +362,7 @@ class WaysTab : public BesidePage {
     AimAnswer answer_;
     QString refusal_;
     DesignPtr drawn_;
+    AimLog log_;      ///< what is shown, or being sought, was sought with
     int point_ = -1;  ///< of the cloud, chosen; -1: none
     quint64 asked_ = 0;
     /// The chosen trial with its lead planned, gone through the full chain.

@@ -81,3 +81,5 @@ void BatchStrip::paintEvent(QPaintEvent*) {
 }
 
 }  // namespace wl
+
+#include "moc_batch_strip.cpp"

@@ -131,3 +131,5 @@ void CopyForm::choosePhoto() {
 }
 
 }  // namespace wl
+
+#include "moc_copy_form.cpp"

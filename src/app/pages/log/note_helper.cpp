@@ -68,3 +68,5 @@ void NoteHelper::reckon() {
 }
 
 }  // namespace wl
+
+#include "moc_note_helper.cpp"

@@ -188,3 +188,5 @@ void OutingForm::keep(bool another) {
 }
 
 }  // namespace wl
+
+#include "moc_outing_form.cpp"

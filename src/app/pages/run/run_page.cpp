@@ -5,6 +5,7 @@
 #include "app/pages/levers_part.h"
 #include "app/pages/pages.h"
 #include "app/pages/run/run_tabs.h"
+#include "core/forecast/by_log.h"
 #include "session/words.h"
 
 namespace wl {
@@ -44,16 +45,18 @@ QWidget* pitchPlot(Workbench& bench) {
     return plot;
 }
 
-// What the water log makes of the depth.
-QString depthByLog(Workbench& bench) {
-    const LearntFigure* f = Learner::of(bench).figure(NoteKind::Depth);
-    if (f == nullptr || f->told.unsure == Unsure::NotRead) {
-        return tr("nothing read yet");
-    }
-    return tr("%1, between %2 and %3")
-        .arg(bench.text(Quantity::Distance, f->reckoned * f->told.itself.middle),
-             bench.text(Quantity::Distance, f->reckoned * f->told.itself.low, false),
-             bench.text(Quantity::Distance, f->reckoned * f->told.itself.high));
+QString deepest(Workbench& bench, const Run& run) {
+    return run.depthKnown ? tr("%1, between %2 and %3")
+                                .arg(bench.text(Quantity::Distance, run.path.maxDepth_m),
+                                     bench.text(Quantity::Distance, run.depthLow_m, false),
+                                     bench.text(Quantity::Distance, run.depthHigh_m))
+                          : tr("cannot be given");
+}
+
+// As the log makes it, where it teaches the depth.
+Run seenRun(Workbench& bench, const Run& reckoned) {
+    const auto taught = Learner::of(bench).taught(NoteKind::Depth);
+    return taught ? runByLog(reckoned, *taught) : reckoned;
 }
 
 // What each source of doubt may do to the depth.
@@ -95,23 +98,24 @@ Form* doubtForm(Workbench& bench) {
 }  // namespace
 
 QWidget* makeRunPage(Workbench& bench) {
-    auto run = [](const Results& r, std::function<QString(const Run&)> show) {
-        return r.run ? show(*r.run) : QStringLiteral("…");
+    auto run = [&bench](const Results& r, std::function<QString(const Run&)> show) {
+        return r.run ? show(seenRun(bench, *r.run)) : QStringLiteral("…");
     };
     auto* depth = new Form(bench, tr("Depth"));
     depth->readout(tr("Deepest"), [&bench, run](const Results& r) {
-        return run(r, [&bench](const Run& u) {
-            return u.depthKnown ? tr("%1, between %2 and %3")
-                                      .arg(bench.text(Quantity::Distance, u.path.maxDepth_m),
-                                           bench.text(Quantity::Distance, u.depthLow_m, false),
-                                           bench.text(Quantity::Distance, u.depthHigh_m))
-                                : tr("cannot be given");
-        });
+        return run(r, [&bench](const Run& u) { return deepest(bench, u); });
     });
-    QLabel* learnt =
-        depth->readout(tr("By the log"), [&bench](const Results&) { return depthByLog(bench); });
-    QObject::connect(&Learner::of(bench), &Learner::changed, learnt,
-                     [&bench, learnt] { learnt->setText(depthByLog(bench)); });
+    // The log has the first word where there are readings; what it was without them stands below.
+    depth->readout(tr("By your log"), [&bench](const Results& r) {
+        const LearntFigure* f = Learner::of(bench).figure(NoteKind::Depth);
+        if (!Learner::of(bench).taught(NoteKind::Depth)) {
+            return tr("nothing read yet");
+        }
+        return r.run ? tr("times %1; reckoned without it: %2")
+                           .arg(QLocale().toString(f->told.itself.middle, 'f', 2),
+                                deepest(bench, *r.run))
+                     : QStringLiteral("…");
+    });
     depth->readout(tr("Deepest at"), [&bench, run](const Results& r) {
         return run(r, [&bench](const Run& u) {
             return u.depthKnown ? tr("%1 from the rod")
@@ -171,6 +175,8 @@ QWidget* makeRunPage(Workbench& bench) {
                         "shallower the model does not know. Try it in the water.");
     });
     depth->hideLastWhenEmpty();
+
+    QObject::connect(&Learner::of(bench), &Learner::changed, depth, &Form::readAgain);
 
     auto* tow = new Form(bench, tr("Under way, level"));
     tow->readout(tr("Nose up (+) or down"), [&bench, run](const Results& r) {

@@ -95,3 +95,5 @@ void SweepCurves::markNow(QCustomPlot& plot) const {
 }
 
 }  // namespace wl
+
+#include "moc_sweep_curves.cpp"

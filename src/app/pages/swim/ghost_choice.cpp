@@ -74,3 +74,5 @@ void GhostChoice::open(const QString& path) {
 }
 
 }  // namespace wl
+
+#include "moc_ghost_choice.cpp"

@@ -19,6 +19,7 @@ class SpeedPart : public BesidePage {
         : BesidePage(bench),
           beats_(new QCustomPlot),
           swing_(new QCustomPlot),
+          taught_(bench),
           words_(plainLabel()) {
         setObjectName(QStringLiteral("swimSpeedPart"));
         beats_->setObjectName(QStringLiteral("swimBeats"));
@@ -29,6 +30,11 @@ class SpeedPart : public BesidePage {
             plot->setMinimumSize(240, 160);
             content()->addWidget(plot, 1);
         }
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (SwimTaught(this->bench()).differs(taught_)) {
+                again();
+            }
+        });
         words_->setObjectName(QStringLiteral("swimSpeedWords"));
         words_->setWordWrap(true);
         content()->addWidget(words_);
@@ -36,16 +42,18 @@ class SpeedPart : public BesidePage {
 
   protected:
     Beside::Work work(const Results& results) override {
-        const auto derived = results.derived;
+        const auto reckoned = results.derived;
         const auto known = results.run;
-        if (swimKind(*derived) != SwimKind::Wobble) {
-            return [this, kind = swimKind(*derived)](std::stop_token, const Beside::Progress&) {
+        if (swimKind(*reckoned) != SwimKind::Wobble) {
+            return [this, kind = swimKind(*reckoned)](std::stop_token, const Beside::Progress&) {
                 return Beside::Finish([this, kind] { showPieces(kind); });
             };
         }
-        return [this, derived, known](std::stop_token stop,
-                                      const Beside::Progress& progress) -> Beside::Finish {
-            const auto run = runFor(*derived, known, stop);
+        taught_ = SwimTaught(bench());
+        return [this, reckoned, known, taught = taught_](
+                   std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
+            const auto run = runFor(*reckoned, known, stop);
+            const auto derived = taught.of(reckoned, *run);
             const SwimSweep sweep = sweepSwim(*derived, *run, 20, stop);
             progress(0.4);
             const Swim swim = swimOf(*derived, *run);
@@ -114,6 +122,7 @@ class SpeedPart : public BesidePage {
 
     QCustomPlot* beats_;
     QCustomPlot* swing_;
+    SwimTaught taught_;  ///< what is shown, or being reckoned, was made with
     QLabel* words_;
 };
 

@@ -45,6 +45,7 @@ class SwimPart : public BesidePage {
           wobble_(new MotionView(bench)),
           chain_(new ChainView(bench)),
           ghost_(new GhostChoice(bench)),
+          taught_(bench),
           words_(plainLabel()),
           dashed_(plainLabel()) {
         setObjectName(QStringLiteral("swimPart"));
@@ -66,6 +67,11 @@ class SwimPart : public BesidePage {
             again();
         };
         connect(ghost_, &GhostChoice::changed, this, follow);
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (SwimTaught(this->bench()).differs(taught_)) {
+                again();
+            }
+        });
         follow();
     }
 
@@ -97,10 +103,10 @@ class SwimPart : public BesidePage {
                       : tr("No disc up to three bodies wide wakes it.");
     }
     Beside::Work ownWork(const Results& results) {
-        const auto derived = results.derived;
+        const auto reckoned = results.derived;
         const auto known = results.run;
         const ResultsPtr shared = bench().results();
-        const SwimKind kind = swimKind(*derived);
+        const SwimKind kind = swimKind(*reckoned);
         if (kind == SwimKind::Glide) {
             return [this, shared](std::stop_token stop, const Beside::Progress&) {
                 const Glide glide = glideOf(*shared->derived, stop);
@@ -116,9 +122,12 @@ class SwimPart : public BesidePage {
                                   : Beside::Finish();
             };
         }
-        return [this, derived, known, shared](std::stop_token stop,
-                                              const Beside::Progress& progress) -> Beside::Finish {
-            const auto run = runFor(*derived, known, stop);
+        taught_ = SwimTaught(bench());
+        return [this, reckoned, known, shared, taught = taught_](
+                   std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
+            const auto run = runFor(*reckoned, known, stop);
+            const auto derived = taught.of(reckoned, *run);
+            const bool filmed = !(derived->design->swim == reckoned->design->swim);
             const Swim swim = swimOf(*derived, *run);
             progress(0.2);
             std::vector<WobbleState> states;
@@ -141,7 +150,12 @@ class SwimPart : public BesidePage {
             if (stop.stop_requested()) {
                 return {};
             }
-            return [this, shared, swim, states, step, rolled, mean, dead, disc] {
+            SetByLog byLog;
+            if (filmed && taught.beats) {
+                byLog.beats = taught.beats->middle;
+            }
+            byLog.swing = filmed && taught.swing.has_value();
+            return [this, shared, swim, states, step, rolled, mean, dead, disc, byLog] {
                 QStringList more;
                 if (mean) {
                     more << meanForceWords(*mean, this->bench().bench());
@@ -149,7 +163,7 @@ class SwimPart : public BesidePage {
                 if (dead) {
                     more << discWords(disc);
                 }
-                show(shared, swim, states, step, rolled, more);
+                show(shared, swim, states, step, rolled, more, byLog);
             };
         };
     }
@@ -192,9 +206,10 @@ class SwimPart : public BesidePage {
         return {run.states.end() - long(count), run.states.end()};
     }
     void show(const ResultsPtr& results, const Swim& swim, std::vector<WobbleState> states,
-              double step, const std::optional<double>& rolled, const QStringList& more) {
+              double step, const std::optional<double>& rolled, const QStringList& more,
+              const SetByLog& byLog) {
         const QStringList said =
-            swimWords(swim, results->design->swim, rolled, bench().bench()) + more;
+            swimWords(swim, results->design->swim, rolled, bench().bench(), byLog) + more;
         seen(wobble_, said);
         if (!swim.untold && swim.sheds) {
             wobble_->show(results, swim, std::move(states), step);
@@ -231,6 +246,7 @@ class SwimPart : public BesidePage {
     MotionView* wobble_;
     ChainView* chain_;
     GhostChoice* ghost_;
+    SwimTaught taught_;  ///< what is shown, or being reckoned, was made with
     QLabel* words_;
     QLabel* dashed_;
 };

@@ -1,7 +1,8 @@
 // Tabs of the swim step beyond its motion.
 #pragma once
 
-#include "app/kit/workbench.h"
+#include "app/kit/learner.h"
+#include "core/forecast/by_log.h"
 
 namespace wl {
 
@@ -11,6 +12,30 @@ inline std::shared_ptr<const Run> runFor(const Derived& derived,
                                          const std::stop_token& stop) {
     return known ? known : std::make_shared<const Run>(computeRun(derived, stop, kFineRetrieve));
 }
+
+/// What the log teaches of beats and swing, to be taken along beside the window.
+struct SwimTaught {
+    std::optional<FactorBand> beats, swing;
+    explicit SwimTaught(Workbench& bench)
+        : beats(Learner::of(bench).taught(NoteKind::Beats)),
+          swing(Learner::of(bench).taught(NoteKind::Swing)) {}
+    std::shared_ptr<const Derived> of(const std::shared_ptr<const Derived>& derived,
+                                      const Run& run) const {
+        return beats || swing
+                   ? std::make_shared<const Derived>(filmedByLog(*derived, run, beats, swing))
+                   : derived;
+    }
+    /// Whether it would show otherwise: by half a hundredth.
+    bool differs(const SwimTaught& other) const {
+        const auto apart = [](const std::optional<FactorBand>& a,
+                              const std::optional<FactorBand>& b) {
+            constexpr double kSeen = 0.005;
+            return a.has_value() != b.has_value() ||
+                   (a && std::abs(a->middle / b->middle - 1) > kSeen);
+        };
+        return apart(beats, other.beats) || apart(swing, other.swing);
+    }
+};
 
 /// The motion, played, and its figures in words.
 QWidget* makeSwimPart(Workbench& bench);

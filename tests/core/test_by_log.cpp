@@ -1,0 +1,108 @@
+// What a log has taught, put to use: the run, the swim and the aim of a bait with readings.
+#include <catch2/catch.hpp>
+#include <cmath>
+
+#include "core/aim/aim.h"
+#include "core/forecast/by_log.h"
+#include "core/swim/swim.h"
+#include "support/sample_bait.h"
+
+using namespace wl;
+using namespace wl::test;
+
+TEST_CASE("by the log every depth of a run goes with the factor, and nothing else moves") {
+    const Run run = computeRun(evaluated(demoDesign()));
+    const FactorBand depth{0.8, 0.9, 1.1};
+    const Run seen = runByLog(run, depth);
+    CHECK(seen.path.maxDepth_m == Approx(0.9 * run.path.maxDepth_m));
+    CHECK(seen.depthLow_m == Approx(0.8 * run.path.maxDepth_m));
+    CHECK(seen.depthHigh_m == Approx(1.1 * run.path.maxDepth_m));
+    REQUIRE(run.trolledDepth_m);
+    CHECK(*seen.trolledDepth_m == Approx(0.9 * *run.trolledDepth_m));
+    REQUIRE(seen.path.points.size() == run.path.points.size());
+    for (size_t i = 0; i < run.path.points.size(); ++i) {
+        CHECK(seen.path.points[i].depth_m == Approx(0.9 * run.path.points[i].depth_m));
+        CHECK(seen.path.points[i].time_s == run.path.points[i].time_s);
+    }
+    Run none = run;
+    none.depthKnown = false;
+    CHECK(runByLog(none, depth).path.maxDepth_m == run.path.maxDepth_m);
+}
+
+TEST_CASE("by the log a bait beats and swings as its readings say, and its own film gives way") {
+    Design design = demoDesign();
+    design.swim.filmFrames.reset();
+    design.swim.seenYaw_rad.reset();
+    const Derived bare = evaluated(design);
+    const Run run = computeRun(bare, {}, kFineRetrieve);
+    const Swim told = swimOf(bare, run);
+    REQUIRE(told.swings);
+    const FactorBand beats{0.85, 0.9, 0.95}, swing{0.7, 0.8, 0.9};
+    const Swim both = swimOf(filmedByLog(bare, run, beats, swing), run);
+    CHECK(both.beats_1_s.middle == Approx(0.9 * told.beats_1_s.middle).epsilon(0.003));
+    CHECK(both.yaw_rad.middle == Approx(0.8 * told.yaw_rad.middle).epsilon(0.003));
+    // A film of the design that said otherwise: what the log reads goes before it, what it does not
+    // read stays.
+    design.swim.filmFrames =
+        design.swim.filmBeats * design.swim.filmRate_1_s / (1.2 * told.beats_1_s.middle);
+    design.swim.filmSpeed_m_s = told.speed_m_s;
+    design.swim.seenYaw_rad = 0.9 * told.yaw_rad.middle;
+    const Derived filmed = evaluated(design);
+    const Swim over = swimOf(filmedByLog(filmed, run, beats, std::nullopt), run);
+    CHECK(over.beats_1_s.middle == Approx(0.9 * told.beats_1_s.middle).epsilon(0.003));
+    CHECK(over.yaw_rad.middle == Approx(0.9 * told.yaw_rad.middle).epsilon(0.003));
+    const Swim kept = swimOf(filmedByLog(filmed, run, std::nullopt, swing), run);
+    CHECK(kept.beats_1_s.middle == Approx(1.2 * told.beats_1_s.middle).epsilon(0.003));
+    CHECK(kept.yaw_rad.middle == Approx(0.8 * told.yaw_rad.middle).epsilon(0.003));
+    // A rhythm no wake can have, and no factor at all: as it was.
+    const FactorBand wild{4, 5, 6};
+    CHECK(filmedByLog(filmed, run, wild, std::nullopt).design == filmed.design);
+    CHECK(filmedByLog(filmed, run, std::nullopt, std::nullopt).design == filmed.design);
+}
+
+TEST_CASE("what is wished of a bait with readings is what will be seen of it") {
+    const Design design = demoDesign();
+    const double depth = computeRun(evaluated(design), {}, kFineRetrieve).path.maxDepth_m;
+    AimWish wish;
+    wish.bestOnly = true;
+    wish.targets = {{AimMeasure::Depth, 0.92 * depth, 1.02 * depth, 1.0, false}};
+    const Result<AimAnswer> blind = aim(design, wish);
+    // Seen 15 % shallower than reckoned: to be seen there it must be reckoned that much deeper.
+    constexpr double kSeen = 0.85;
+    wish.log[size_t(AimMeasure::Depth)] = AimTaught{kSeen, 0.05};
+    const Result<AimAnswer> taught = aim(design, wish);
+    AimWish deeper = wish;
+    deeper.log = {};
+    deeper.targets.front().low /= kSeen;
+    deeper.targets.front().high /= kSeen;
+    const Result<AimAnswer> asked = aim(design, deeper);
+    REQUIRE(blind);
+    REQUIRE(taught);
+    REQUIRE(asked);
+    const AimWay& way = taught->ways.front();
+    CHECK(way.met);
+    CHECK(taught->targets.front().low == Approx(0.92 * depth));
+    CHECK(*way.told.of(AimMeasure::Depth) >= 0.92 * depth);
+    CHECK(*way.told.of(AimMeasure::Depth) <= 1.02 * depth);
+    CHECK(*taught->drawn.of(AimMeasure::Depth) ==
+          Approx(kSeen * *blind->drawn.of(AimMeasure::Depth)));
+    const Derived cut = evaluated(way.design);
+    CHECK(computeRun(cut, {}, kFineRetrieve).path.maxDepth_m * kSeen ==
+          Approx(*way.told.of(AimMeasure::Depth)).epsilon(1e-9));
+    CHECK(asked->ways.front().met);
+    CHECK(*asked->ways.front().told.of(AimMeasure::Depth) >= 0.92 * depth / kSeen);
+    // And it is surer than a figure of a bait no one has read.
+    CHECK(taught->doubts.front() < blind->doubts.front());
+    CHECK(taught->doubts.front() >= 0.05);
+    CHECK(way.chances.front() > blind->ways.front().chances.front());
+    // What cannot be had is told as it would be seen as well.
+    wish.targets.front().low = 6 * depth;
+    wish.targets.front().high = 7 * depth;
+    wish.bestOnly = false;
+    const Result<AimAnswer> never = aim(design, wish);
+    REQUIRE(never);
+    REQUIRE_FALSE(never->shortfalls.empty());
+    CHECK(never->shortfalls.front().target.low == Approx(6 * depth));
+    CHECK(never->shortfalls.front().nearest ==
+          Approx(*never->ways.front().told.of(AimMeasure::Depth)));
+}
