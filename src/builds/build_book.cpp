@@ -7,6 +7,7 @@
 #include <QTimer>
 
 #include "builds/desktop_notice.h"
+#include "core/making/mould_steps.h"
 
 namespace wl {
 namespace {
@@ -167,12 +168,16 @@ std::optional<Error> BuildBook::setReading(const Key& key, double read_kg) {
     return put(key, r);
 }
 
-std::optional<Error> BuildBook::forget(const QString& build) {
-    if (auto error =
-            written(store_.run(QStringLiteral("DELETE FROM steps WHERE build = ?"), {build}))) {
+std::optional<Error> BuildBook::forget(const QString& build, bool mould) {
+    const auto goes = [&build, mould](const auto& entry) {
+        return entry.first.build == build && (entry.first.bait == kMould) == mould;
+    };
+    if (auto error = written(
+            store_.run(QStringLiteral("DELETE FROM steps WHERE build = ? AND (bait = ?) = ?"),
+                       {build, kMould, mould}))) {
         return error;
     }
-    std::erase_if(records_, [&build](const auto& entry) { return entry.first.build == build; });
+    std::erase_if(records_, goes);
     emit changed();
     return std::nullopt;
 }
@@ -229,6 +234,27 @@ void BuildBook::lookAtClocks() {
             emit cured(r.words);
         }
     }
+}
+
+bool mouldStands(const BuildBook& book, const Design& design) {
+    const QString build = QString::fromStdString(design.name);
+    const auto isDone = [&](int bait, const std::string& key) {
+        return book.recordOf({build, bait, QString::fromStdString(key)}).state ==
+               StepRecord::State::Done;
+    };
+    const std::vector<BuildStep> steps = mouldSteps(design);
+    if (std::all_of(steps.begin(), steps.end(),
+                    [&](const BuildStep& step) { return isDone(BuildBook::kMould, step.key()); })) {
+        return true;
+    }
+    BuildStep pour;
+    pour.kind = StepKind::Pour;
+    for (int bait = 0; bait < design.building.baits; ++bait) {
+        if (isDone(bait, pour.key())) {
+            return true;
+        }
+    }
+    return false;
 }
 
 }  // namespace wl

@@ -9,6 +9,7 @@
 #include <tuple>
 
 #include "core/base/result.h"
+#include "core/design/design.h"
 #include "store/store.h"
 
 class QTimer;
@@ -42,7 +43,10 @@ class BuildBook : public QObject {
     using Clock = std::function<qint64()>;
     using Notify = std::function<void(const QString& words)>;
 
-    /// `build`: of which design, by its name; `bait`: of several, from 0; `step`: BuildStep::key.
+    /// The mould all baits of a design are poured in, in the place of a bait.
+    static constexpr int kMould = -1;
+    /// `build`: of which design, by its name; `bait`: of several, from 0, or kMould; `step`:
+    /// BuildStep::key.
     struct Key {
         QString build;
         int bait = 0;
@@ -70,8 +74,8 @@ class BuildBook : public QObject {
     /// Back to not begun; a reading is kept.
     std::optional<Error> reset(const Key& key);
     std::optional<Error> setReading(const Key& key, double read_kg);
-    /// All of a design forgotten, to build it anew.
-    std::optional<Error> forget(const QString& build);
+    /// All baits of a design forgotten, to build it anew in the mould that is there; or the mould.
+    std::optional<Error> forget(const QString& build, bool mould = false);
 
     /// A finish kept under a name: the text of its coats.
     QStringList recipes() const { return recipes_.keys(); }
@@ -103,5 +107,9 @@ class BuildBook : public QObject {
     QMap<QString, QString> recipes_;
     QTimer* watch_;
 };
+
+/// Whether baits can be poured: every step of the design's mould is done, or a bait of it was
+/// poured already. True for what is not cast.
+bool mouldStands(const BuildBook& book, const Design& design);
 
 }  // namespace wl

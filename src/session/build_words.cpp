@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "core/draw/draw_bait.h"
+#include "core/making/moulding.h"
 #include "session/sentence_text.h"
 
 namespace wl {
@@ -103,6 +104,16 @@ QString stepTitle(const BuildStep& step, const Design& design) {
             return tr("Hang rings and hooks");
         case StepKind::Weigh:
             return tr("Weigh the finished bait");
+        case StepKind::BedMaster:
+            return tr("Bed the master to its middle and build the box");
+        case StepKind::PourFirstHalf:
+            return tr("Pour the first half of the mould");
+        case StepKind::TurnMould:
+            return tr("Turn it over, clay off, release film on");
+        case StepKind::PourSecondHalf:
+            return tr("Pour the second half of the mould");
+        case StepKind::OpenMould:
+            return tr("Open the mould and cut spout and vents");
     }
     return {};
 }
@@ -140,6 +151,12 @@ QString stepReason(const BuildStep& step, const Design& design) {
                 "first, so the order is turned round.");
         case StepKind::Hooks:
             return tr("Last, so that nobody is hooked at the bench.");
+        case StepKind::BedMaster:
+            return tr(
+                "Where the clay ends the halves part: along the middle flash is trimmed off "
+                "an edge and not off a flank.");
+        case StepKind::TurnMould:
+            return tr("Silicone poured on bare silicone is one block for good.");
         default:
             return {};
     }
@@ -208,6 +225,31 @@ QString stepHow(const BuildStep& step, const Design& design, const Derived& deri
             return tr(
                 "Lip pushed in dry, rings and hooks hung on: they count in what the scale "
                 "should read, paint and clear coats do not.");
+        case StepKind::BedMaster: {
+            const Eigen::Vector3d box = mouldBox(design, derived).box_m;
+            return tr("Master sealed and its holes begun, clay level all round, pits pressed in "
+                      "for "
+                      "the halves to find each other. Box inside: %1 long, %2 across, %3 high.")
+                .arg(shown(Quantity::Length, bench, box.x()),
+                     shown(Quantity::Length, bench, box.y()),
+                     shown(Quantity::Length, bench, box.z()));
+        }
+        case StepKind::PourFirstHalf:
+        case StepKind::PourSecondHalf: {
+            const MouldBox box = mouldBox(design, derived);
+            return tr("%1 of silicone (%2), waste in. A thin skin first, in a thin stream from "
+                      "high up, so that its bubbles break; then fill the box.")
+                .arg(shown(Quantity::Volume, bench, box.siliconeHalf_m3),
+                     shown(Quantity::Mass, bench, box.siliconeHalf_kg));
+        }
+        case StepKind::TurnMould:
+            return tr(
+                "The master stays where it is. Film over all the silicone that shows, and "
+                "over the box.");
+        case StepKind::OpenMould:
+            return tr(
+                "The spout where the bait is thickest, a vent at every high point. See "
+                "Mould, amounts for what goes into it.");
         case StepKind::JoinPieces:
             return tr("Each piece hung by itself first: it should swing freely and rest level.");
         default:
@@ -230,11 +272,15 @@ QString stepCaution(const BuildStep& step) {
             return tr(
                 "Hold the work in a vice, guards on, no gloves at turning tools, eyes "
                 "covered.");
+        case StepKind::OpenMould:
+            return tr("Cut away from the hand.");
         case StepKind::Shape:
         case StepKind::Trim:
             return tr("Dust of wood and resin: mask and extraction. Cut away from the hand.");
         case StepKind::Putty:
         case StepKind::Pour:
+        case StepKind::PourFirstHalf:
+        case StepKind::PourSecondHalf:
         case StepKind::GlueHalves:
         case StepKind::GlueSheets:
         case StepKind::FitEyes:

@@ -2,9 +2,10 @@
 #include <algorithm>
 #include <catch2/catch.hpp>
 
-#include "core/making/schedule.h"
+#include "core/making/mould_steps.h"
 #include "support/random_bait.h"
 #include "support/sample_bait.h"
+#include "support/thorough.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -185,4 +186,51 @@ TEST_CASE(
     // One evening is not enough, and that is said.
     shop.evenings.resize(1);
     CHECK_FALSE(scheduleBatch(eight, shop, 3).whole);
+}
+
+TEST_CASE("a mould is whole and cured before any bait is begun, and only a cast bait has one") {
+    CHECK(mouldSteps(demoDesign()).empty());
+    Design cast = demoDesign();
+    cast.make.kind = MakeKind::Cast;
+    std::vector<BatchTask> mould;
+    double chain = 0;
+    for (const BuildStep& step : mouldSteps(cast)) {
+        mould.push_back({step.work_s, step.cure_s, step.place, step.splits});
+        chain += step.work_s + step.cure_s;
+    }
+    REQUIRE(mould.size() == 5);
+    Dice dice(611);
+    for (int i = 0; i < someOf(60); ++i) {
+        const Baits baits = batchOf(dice, 2 + dice.upTo(3), 2 + dice.upTo(4));
+        const Workshop shop = shopOf(dice, 60);
+        const Schedule plan = scheduleAfter(mould, baits, shop, 5);
+        REQUIRE(plan.whole);
+        double ready = 0;
+        size_t made = 0;
+        for (const PlacedTask& t : plan.tasks) {
+            if (t.bait == baits.size()) {
+                CHECK(t.task == made++);
+                CHECK(t.from_s >= ready);
+                ready = t.ready_s;
+            }
+        }
+        CHECK(made == mould.size());
+        CHECK(ready - shop.evenings.front().from_s >= chain);
+        size_t rest = 0;
+        for (const PlacedTask& t : plan.tasks) {
+            if (t.bait < baits.size()) {
+                ++rest;
+                CHECK(t.from_s >= ready);
+            }
+        }
+        size_t all = 0;
+        for (const auto& list : baits) {
+            all += list.size();
+        }
+        CHECK(rest == all);
+        CHECK(scheduleAfter({}, baits, shop, 5).done_s == scheduleBatch(baits, shop, 5).done_s);
+    }
+    Workshop shop;
+    shop.evenings = {{0, 1800}};
+    CHECK_FALSE(scheduleAfter(mould, {mould}, shop).whole);
 }

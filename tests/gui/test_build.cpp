@@ -305,6 +305,63 @@ TEST_CASE("a batch over the evenings: tonight, a calendar, and what is done is l
     REQUIRE_FALSE(book.forget(build));
 }
 
+TEST_CASE("the mould is made once before anything is poured, and stays when baits are begun anew") {
+    Opened o;
+    BuildBook& book = o.window.bench().builds;
+    book.setClock([] { return kMonday; });
+    Design cast = o.design();
+    cast.name = "cast copy";
+    cast.make.kind = MakeKind::Cast;
+    cast.building.baits = 2;
+    o.window.bench().document.submit(cast, "cast");
+    o.settle();
+    REQUIRE_FALSE(book.forget("cast copy"));
+    REQUIRE_FALSE(book.forget("cast copy", true));
+    QTableWidget& steps = stepsOf(o);
+    auto* bait = o.window.findChild<QSpinBox*>("buildBait");
+    CHECK(bait->text() == "the mould");
+    REQUIRE(steps.rowCount() == 5);
+    steps.selectRow(rowOf(steps, "Bed the master"));
+    CHECK(o.text("stepWords").contains("Box inside"));
+    steps.selectRow(rowOf(steps, "Pour the second half"));
+    CHECK(o.text("stepWords").contains("of silicone"));
+    CHECK(o.text("stepWords").contains("⚠ Resin"));
+    bait->setValue(1);
+    QCoreApplication::processEvents();
+    const int each = steps.rowCount();
+    CHECK(steps.item(0, 1)->text() == "Mix and pour");
+    o.tab("buildTabs", "Evenings");
+    o.beside("batchTab");
+    auto* batch = o.window.findChild<QTableWidget*>("batchSteps");
+    CHECK(batch->rowCount() == 5 + 2 * each);
+    CHECK(batch->item(0, 1)->text().startsWith("Bed the master"));
+    const QString with = o.text("batchDone");
+    // One was made for an earlier batch.
+    o.tab("buildTabs", "Steps");
+    bait->setValue(0);
+    QCoreApplication::processEvents();
+    o.click("mouldThere");
+    CHECK(bait->value() == 1);
+    o.tab("buildTabs", "Evenings");
+    o.beside("batchTab");
+    CHECK(batch->rowCount() == 2 * each);
+    CHECK(o.text("batchDone") != with);
+    REQUIRE_FALSE(book.forget("cast copy"));
+    CHECK(mouldStands(book, o.design()));
+    REQUIRE_FALSE(book.forget("cast copy", true));
+    CHECK_FALSE(mouldStands(book, o.design()));
+    // A bait that was poured shows that there is a mould.
+    REQUIRE_FALSE(book.finish({"cast copy", 1, "pour"}, 0, "poured"));
+    CHECK(mouldStands(book, o.design()));
+    REQUIRE_FALSE(book.forget("cast copy"));
+    // A carved one has none to choose.
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    o.tab("buildTabs", "Steps");
+    CHECK(bait->minimum() == 1);
+    CHECK_FALSE(o.window.findChild<QPushButton*>("mouldThere")->isVisible());
+}
+
 TEST_CASE("a copy weighed sets the next mix, and its lead is planned with it") {
     Opened o(1);
     stepsOf(o);

@@ -217,12 +217,14 @@ class StepList {
 
 std::string BuildStep::key() const {
     static constexpr const char* kNames[] = {
-        "pour",       "trim",         "print",       "turn",          "saw_groove",  "glue_halves",
-        "cut_sheets", "paint_inside", "glue_sheets", "drill_upright", "drill_bores", "drill_flanks",
-        "drill_ends", "saw_slots",    "shape",       "saw_joints",    "cut_pockets", "weigh_body",
-        "seal",       "clear_holes",  "bend_wire",   "lead",          "fit_eyes",    "join_pieces",
-        "putty",      "tank_test",    "paint",       "set_lip",       "clear_coat",  "hooks",
-        "weigh"};
+        "pour",        "trim",         "print",           "turn",        "saw_groove",
+        "glue_halves", "cut_sheets",   "paint_inside",    "glue_sheets", "drill_upright",
+        "drill_bores", "drill_flanks", "drill_ends",      "saw_slots",   "shape",
+        "saw_joints",  "cut_pockets",  "weigh_body",      "seal",        "clear_holes",
+        "bend_wire",   "lead",         "fit_eyes",        "join_pieces", "putty",
+        "tank_test",   "paint",        "set_lip",         "clear_coat",  "hooks",
+        "weigh",       "bed_master",   "pour_first_half", "turn_mould",  "pour_second_half",
+        "open_mould"};
     std::string name = kNames[size_t(kind)];
     if (kind == StepKind::Seal || kind == StepKind::Paint || kind == StepKind::PaintInside ||
         kind == StepKind::ClearCoat) {

@@ -40,7 +40,12 @@ enum class StepKind {
     SetLip,
     ClearCoat,
     Hooks,
-    Weigh
+    Weigh,
+    BedMaster,  ///< from here on of a mould, once for all baits of it
+    PourFirstHalf,
+    TurnMould,
+    PourSecondHalf,
+    OpenMould
 };
 
 /// Where a bait stays while something dries or cures on it.

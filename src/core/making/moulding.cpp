@@ -36,9 +36,9 @@ Result<CopyState> copyOf(Design design, const ResinMix& mix, const Derived& near
 
 }  // namespace
 
-Result<MouldPlan> planMould(const Design& design, const Derived& derived, std::stop_token stop) {
+MouldBox mouldBox(const Design& design, const Derived& derived) {
     const Mould& mould = design.make.mould;
-    MouldPlan plan;
+    MouldBox plan;
     Eigen::Vector3d low = Eigen::Vector3d::Constant(1e9), high = -low;
     for (const BodyPart& part : derived.shape->parts) {
         plan.bait_m3 += part.solid.volume_m3;
@@ -50,6 +50,13 @@ Result<MouldPlan> planMould(const Design& design, const Derived& derived, std::s
     plan.box_m = high - low + Eigen::Vector3d::Constant(2 * mould.wall_m);
     plan.siliconeHalf_m3 = 0.5 * (plan.box_m.prod() - plan.bait_m3) * (1 + mould.siliconeWaste);
     plan.siliconeHalf_kg = plan.siliconeHalf_m3 * mould.siliconeDensity_kg_m3;
+    return plan;
+}
+
+Result<MouldPlan> planMould(const Design& design, const Derived& derived, std::stop_token stop) {
+    const Mould& mould = design.make.mould;
+    MouldPlan plan;
+    static_cast<MouldBox&>(plan) = mouldBox(design, derived);
     plan.baits = design.building.baits;
     plan.one = amountsOf(design.make.mix, plan.bait_m3 * (1 + mould.resinWaste));
     const double pouring = mould.workingTime_s - mould.mixing_s;

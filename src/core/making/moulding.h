@@ -26,11 +26,19 @@ struct CopyState {
     double pitch_rad = 0.0;
 };
 
-struct MouldPlan {
-    Eigen::Vector3d box_m = Eigen::Vector3d::Zero();  ///< inside of the box: long, across, high
+/// The box a mould is poured in.
+struct MouldBox {
+    Eigen::Vector3d box_m = Eigen::Vector3d::Zero();  ///< its inside: long, across, high
     double bait_m3 = 0.0;                             ///< all pieces and side pieces
     double siliconeHalf_m3 = 0.0;                     ///< of either half, waste in
     double siliconeHalf_kg = 0.0;
+};
+
+/// The bait's own box with the wall all round, parted along the middle plane; silicone per half =
+/// box half - half the bait.
+MouldBox mouldBox(const Design& design, const Derived& derived);
+
+struct MouldPlan : MouldBox {
     ResinAmounts one;   ///< of a bait, waste in
     ResinAmounts pour;  ///< of a batch that can be poured before it sets
     int baits = 1;
@@ -41,9 +49,7 @@ struct MouldPlan {
     std::vector<CopyState> copies;
 };
 
-/// For a body of any make: what a mould of it takes. The box is the bait's own with the wall all
-/// round, parted along the middle plane; silicone per half = box half - half the bait. Errors:
-/// those of evaluating the copies.
+/// For a body of any make: what a mould of it takes. Errors: those of evaluating the copies.
 Result<MouldPlan> planMould(const Design& design, const Derived& derived,
                             std::stop_token stop = {});
 

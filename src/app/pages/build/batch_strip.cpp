@@ -9,7 +9,7 @@
 namespace wl {
 namespace {
 
-constexpr int kRow = 22, kHead = 24, kLeft = 34;
+constexpr int kRow = 22, kHead = 24, kLeft = 34, kLeftMould = 48;
 constexpr double kDay_s = 86400.0;
 
 }  // namespace
@@ -19,9 +19,10 @@ BatchStrip::BatchStrip(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("The batch over the days"));
 }
 
-void BatchStrip::setSchedule(const Schedule& schedule, size_t baits, double now_s) {
+void BatchStrip::setSchedule(const Schedule& schedule, size_t baits, bool mould, double now_s) {
     schedule_ = schedule;
     baits_ = baits;
+    mould_ = mould;
     now_s_ = now_s;
     setFixedHeight(sizeHint().height());
     setAccessibleDescription(tr("%n step(s)", nullptr, int(schedule.tasks.size())));
@@ -29,7 +30,7 @@ void BatchStrip::setSchedule(const Schedule& schedule, size_t baits, double now_
 }
 
 QSize BatchStrip::sizeHint() const {
-    return {400, kHead + int(baits_) * kRow + 8};
+    return {400, kHead + int(baits_ + (mould_ ? 1 : 0)) * kRow + 8};
 }
 
 void BatchStrip::paintEvent(QPaintEvent*) {
@@ -40,8 +41,12 @@ void BatchStrip::paintEvent(QPaintEvent*) {
     const QDate first = QDateTime::fromSecsSinceEpoch(qint64(now_s_)).date();
     const double from = double(first.startOfDay().toSecsSinceEpoch());
     const double to = std::max(schedule_.done_s, from + kDay_s) + 0.1 * kDay_s;
+    const int left = mould_ ? kLeftMould : kLeft;
     const auto at = [&](double seconds) {
-        return kLeft + (width() - kLeft - 4) * (seconds - from) / (to - from);
+        return left + (width() - left - 4) * (seconds - from) / (to - from);
+    };
+    const auto rowOf = [&](size_t bait) {
+        return kHead + kRow * double(!mould_ ? bait : bait == baits_ ? 0 : bait + 1);
     };
     p.setFont(type(Type::Small));
     const double dayWide = at(from + kDay_s) - at(from);
@@ -61,13 +66,13 @@ void BatchStrip::paintEvent(QPaintEvent*) {
             p.drawText(QPointF(x + 2, kHead - 8), name);
         }
     }
-    for (size_t b = 0; b < baits_; ++b) {
-        p.setPen(inks().quiet);
-        p.drawText(QRectF(0, kHead + double(b) * kRow, kLeft - 6, kRow),
-                   Qt::AlignRight | Qt::AlignVCenter, QString::number(b + 1));
+    p.setPen(inks().quiet);
+    for (size_t b = 0; b < baits_ + (mould_ ? 1 : 0); ++b) {
+        p.drawText(QRectF(0, rowOf(b), left - 6, kRow), Qt::AlignRight | Qt::AlignVCenter,
+                   b == baits_ ? tr("mould") : QString::number(b + 1));
     }
     for (const PlacedTask& t : schedule_.tasks) {
-        const double y = kHead + double(t.bait) * kRow;
+        const double y = rowOf(t.bait);
         p.setPen(Qt::NoPen);
         if (t.ready_s > t.to_s) {
             p.setBrush(QBrush(inks().quiet, Qt::BDiagPattern));

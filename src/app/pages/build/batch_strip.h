@@ -13,7 +13,8 @@ class BatchStrip : public QWidget {
     Q_OBJECT
   public:
     explicit BatchStrip(QWidget* parent = nullptr);
-    void setSchedule(const Schedule& schedule, size_t baits, double now_s);
+    /// `mould`: tasks of the bait after the last are of the mould, shown first.
+    void setSchedule(const Schedule& schedule, size_t baits, bool mould, double now_s);
     QSize sizeHint() const override;
 
   protected:
@@ -22,6 +23,7 @@ class BatchStrip : public QWidget {
   private:
     Schedule schedule_;
     size_t baits_ = 0;
+    bool mould_ = false;
     double now_s_ = 0.0;
 };
 

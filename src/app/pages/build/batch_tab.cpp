@@ -13,6 +13,7 @@
 #include "app/pages/build/build_tabs.h"
 #include "builds/calendar.h"
 #include "builds/evenings.h"
+#include "core/making/mould_steps.h"
 #include "io/whole_file.h"
 #include "session/build_words.h"
 
@@ -66,13 +67,14 @@ class BatchTab : public BesidePage {
         const auto steps = buildSteps(*results.design, *results.derived);
         const QString build = QString::fromStdString(results.design->name);
         const qint64 now = bench().builds.now();
-        for (int b = 0; b < results.design->building.baits; ++b) {
+        // What is left of the steps of one bait or of the mould.
+        const auto add = [&](int bait, const std::vector<BuildStep>& of) {
             std::vector<BatchTask> tasks;
             std::vector<BuildStep> left;
             double ready = 0;
-            for (const BuildStep& step : steps) {
+            for (const BuildStep& step : of) {
                 const StepRecord r =
-                    bench().builds.recordOf({build, b, QString::fromStdString(step.key())});
+                    bench().builds.recordOf({build, bait, QString::fromStdString(step.key())});
                 if (r.state == StepRecord::State::Done) {
                     ready = std::max(ready, double(r.since_s) + r.cure_s - double(now));
                     continue;
@@ -86,6 +88,14 @@ class BatchTab : public BesidePage {
             plan.wait.push_back(std::max(0.0, ready));
             plan.tasks.push_back(std::move(tasks));
             plan.steps.push_back(std::move(left));
+        };
+        plan.baits = size_t(results.design->building.baits);
+        for (int b = 0; b < int(plan.baits); ++b) {
+            add(b, steps);
+        }
+        plan.mould = !mouldStands(bench().builds, *results.design);
+        if (plan.mould) {
+            add(BuildBook::kMould, mouldSteps(*results.design));
         }
         plan.now_s = double(now);
         plan.shop = workshopOf(hours_, QDateTime::fromSecsSinceEpoch(now), kWeeks);
@@ -100,7 +110,13 @@ class BatchTab : public BesidePage {
                         plan.waits.push_back(b);
                     }
                 }
-                plan.schedule = scheduleBatch(plan.tasks, plan.shop, kBatchSeed, stop);
+                std::vector<std::vector<BatchTask>> baits = plan.tasks;
+                std::vector<BatchTask> mould;
+                if (plan.mould) {
+                    mould = baits.back();
+                    baits.pop_back();
+                }
+                plan.schedule = scheduleAfter(mould, baits, plan.shop, kBatchSeed, stop);
                 if (stop.stop_requested()) {
                     return {};
                 }
@@ -115,6 +131,8 @@ class BatchTab : public BesidePage {
         std::vector<std::vector<BuildStep>> steps;
         std::vector<double> wait;
         std::vector<size_t> waits;  ///< baits whose first task is but a wait
+        size_t baits = 0;
+        bool mould = false;  ///< to be made first: the list after the baits'
         Workshop shop;
         Schedule schedule;
         double now_s = 0.0;
@@ -200,12 +218,13 @@ class BatchTab : public BesidePage {
 
     QString titled(const Plan& plan, const PlacedTask& t) const {
         const QString title = stepTitle(plan.steps[t.bait][t.task], *plan.design);
-        return plan.tasks.size() > 1 ? tr("%1 (bait %2)").arg(title).arg(t.bait + 1) : title;
+        return plan.baits > 1 && t.bait < plan.baits ? tr("%1 (bait %2)").arg(title).arg(t.bait + 1)
+                                                     : title;
     }
 
     void show(const Plan& plan) {
         plan_ = plan;
-        strip_->setSchedule(plan.schedule, plan.tasks.size(), plan.now_s);
+        strip_->setSchedule(plan.schedule, plan.baits, plan.mould, plan.now_s);
         QList<QStringList> rows;
         QStringList tonight;
         double evening = 0;

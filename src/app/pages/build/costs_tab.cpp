@@ -4,7 +4,7 @@
 #include "app/kit/theme.h"
 #include "app/pages/build/build_tabs.h"
 #include "app/pages/pages.h"
-#include "core/making/build_steps.h"
+#include "core/making/mould_steps.h"
 #include "io/shelf_costs.h"
 #include "session/sentence_text.h"
 #include "session/words.h"
@@ -146,13 +146,22 @@ class CostsTab : public QWidget {
         const auto text = [](double seconds) {
             return QLocale().toString(seconds / kHour_s, 'f', 1);
         };
-        hours_->setText(
+        QString told =
             built > 0 ? tr("%n bait(s) built in %1 h each by the clocks; %2 h were planned.",
                            nullptr, built)
                             .arg(text(taken / built), text(planned))
                       : tr("About %1 h of work each, by the usual times of the steps; the clocks "
                            "of those you build take their place.")
-                            .arg(text(planned)));
+                            .arg(text(planned));
+        double mould = 0;
+        for (const BuildStep& step : mouldSteps(*r.design)) {
+            mould += step.work_s;
+        }
+        if (mould > 0) {
+            told +=
+                QLatin1Char(' ') + tr("The mould takes about %1 h more, once.").arg(text(mould));
+        }
+        hours_->setText(told);
     }
 
     Workbench& bench_;

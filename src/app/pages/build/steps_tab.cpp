@@ -11,6 +11,7 @@
 #include "app/pages/build/build_tabs.h"
 #include "app/pages/pages.h"
 #include "core/draw/draw_bait.h"
+#include "core/making/mould_steps.h"
 #include "core/plan/plan_lead.h"
 #include "session/build_words.h"
 
@@ -67,6 +68,8 @@ class StepsTab : public QWidget {
             tr("Not done after all"), "stepBack", [this] { tell(builds().reset(key())); }, line);
         anew_ = button(
             tr("Begin all anew"), "buildAnew", [this] { anew(); }, line);
+        there_ = button(
+            tr("The mould is there"), "mouldThere", [this] { mouldIsThere(); }, line);
         reading_ = new QWidget;
         auto* scale = new FlowLayout(reading_);
         scale->addWidget(read_);
@@ -112,6 +115,9 @@ class StepsTab : public QWidget {
         QWidget::showEvent(event);
         fill();
         // Where the work stands.
+        if (casts() && !mouldStands(builds(), *design_)) {
+            bait_->setValue(0);
+        }
         for (size_t i = 0; i < steps_.size(); ++i) {
             if (recordOf(steps_[i]).state != StepRecord::State::Done) {
                 table_->selectRow(int(i));
@@ -122,6 +128,8 @@ class StepsTab : public QWidget {
 
   private:
     BuildBook& builds() { return bench_.builds; }
+    bool casts() const { return design_ && design_->make.kind == MakeKind::Cast; }
+    bool ofMould() const { return casts() && bait_->value() == 0; }
     QPushButton* button(const QString& label, const char* name, std::function<void()> run,
                         FlowLayout* line) {
         auto* made = new QPushButton(label);
@@ -169,9 +177,12 @@ class StepsTab : public QWidget {
         }
         filling_ = true;
         design_ = r->design;
-        steps_ = buildSteps(*r->design, *r->derived);
-        bait_->setMaximum(r->design->building.baits);
-        bait_->setVisible(r->design->building.baits > 1);
+        // The words for the least value are the mould's only where there is one.
+        bait_->setSpecialValueText(casts() ? tr("the mould") : QString());
+        bait_->setRange(casts() ? 0 : 1, r->design->building.baits);
+        bait_->setVisible(casts() || r->design->building.baits > 1);
+        there_->setVisible(ofMould());
+        steps_ = ofMould() ? mouldSteps(*r->design) : buildSteps(*r->design, *r->derived);
         const int row = std::max(0, table_->currentRow());
         QList<QStringList> rows;
         int number = 0, done = 0;
@@ -274,8 +285,9 @@ class StepsTab : public QWidget {
         if (step == nullptr) {
             return;
         }
-        const QString bait =
-            design_->building.baits > 1 ? tr("bait %1: ").arg(bait_->value()) : QString();
+        const QString bait = ofMould()                     ? tr("mould: ")
+                             : design_->building.baits > 1 ? tr("bait %1: ").arg(bait_->value())
+                                                           : QString();
         const QString cured = tr("%1, %2%3 has dried: go on.")
                                   .arg(QString::fromStdString(design_->name), bait, titled(*step));
         const int next = table_->currentRow() + 1;
@@ -330,12 +342,26 @@ class StepsTab : public QWidget {
         showStep();
     }
 
+    // Made for an earlier batch, or lent.
+    void mouldIsThere() {
+        for (const BuildStep& step : steps_) {
+            if (recordOf(step).state != StepRecord::State::Done) {
+                tell(builds().finish(keyOf(step), 0.0, QString()));
+            }
+        }
+        bait_->setValue(1);
+    }
+
     void anew() {
         const QString name = QString::fromStdString(bench_.design().name);
+        if (ofMould()) {
+            tell(builds().forget(name, true));
+            return;
+        }
         const Answer answer =
             ask(this, {tr("Begin all anew"),
                        tr("All clocks and readings of “%1” are forgotten, of every bait of it. The "
-                          "design stays.")
+                          "design stays, and a mould that is made.")
                            .arg(name),
                        tr("Keep them"), tr("Begin anew"), tr("Cancel")});
         if (answer == Answer::Second) {
@@ -375,7 +401,7 @@ class StepsTab : public QWidget {
     QLineEdit* read_;
     QLabel* fault_;
     QWidget* reading_ = nullptr;
-    QPushButton *begin_, *pause_, *done_, *back_, *anew_, *plan_;
+    QPushButton *begin_, *pause_, *done_, *back_, *anew_, *there_, *plan_;
 };
 
 }  // namespace
