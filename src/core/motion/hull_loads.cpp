@@ -46,6 +46,18 @@ class Plate {
     double aspect_, kp_, kv_, c90_, stall_rad_;
 };
 
+// An angle of attack with what is taken of it again and again.
+struct Heading {
+    double alpha = 0.0, cosine = 1.0, sine = 0.0;
+    double incidence = 0.0;  ///< to the axis, whichever way round
+    Heading() = default;
+    explicit Heading(double a)
+        : alpha(a),
+          cosine(std::cos(a)),
+          sine(std::sin(a)),
+          incidence(std::asin(std::min(1.0, std::abs(sine)))) {}
+};
+
 // Loads over the angle of attack, what does not change with it worked out once.
 class LoadFormula {
   public:
@@ -91,14 +103,13 @@ class LoadFormula {
         }
     }
 
-    LoadShares at(double alpha) const {
+    LoadShares at(const Heading& heading) const {
         LoadShares sum;
-        const double u = std::cos(alpha);
-        const double w = std::sin(alpha);
+        const double alpha = heading.alpha, u = heading.cosine, w = heading.sine;
         Loads& body = sum.body;
         body.moment_m3 +=
             munkAt(alpha) * munkSize_ * 2 * u * w * std::sqrt(0.5 * (1 + std::abs(u)));
-        const double cross = crossFactor(alpha) * cross_ * w * std::abs(w);
+        const double cross = crossFactor(heading) * cross_ * w * std::abs(w);
         body.up_m2 += cross * hull_.planArea_m2;
         body.moment_m3 -= cross * hull_.planMoment_m3;
         const double bare = bareShare(alpha);
@@ -168,10 +179,9 @@ class LoadFormula {
     }
 
     // Fitted up to half-way to broadside; broadside a body has its table drag and no more.
-    double crossFactor(double alpha) const {
-        const double incidence = std::asin(std::min(1.0, std::abs(std::sin(alpha))));
-        const double fade = std::clamp((kPi / 2 - incidence) / (kPi / 4), 0.0, 1.0);
-        return 1 + fade * (fittedCrossFactor(alpha) - 1);
+    double crossFactor(const Heading& heading) const {
+        const double fade = std::clamp((kPi / 2 - heading.incidence) / (kPi / 4), 0.0, 1.0);
+        return 1 + fade * (fittedCrossFactor(heading.alpha) - 1);
     }
 
     double fittedCrossFactor(double alpha) const {
@@ -262,11 +272,11 @@ double axialDragArea(const TowedHull& hull, double reynolds, const Model& model)
 }
 
 Loads computeLoads(const TowedShape& shape, double alpha, const Model& model) {
-    return LoadFormula(shape, model).at(alpha).sum();
+    return LoadFormula(shape, model).at(Heading(alpha)).sum();
 }
 
 LoadShares computeLoadShares(const TowedShape& shape, double alpha, const Model& model) {
-    return LoadFormula(shape, model).at(alpha);
+    return LoadFormula(shape, model).at(Heading(alpha));
 }
 
 Loads LoadShares::sum() const {
@@ -280,9 +290,17 @@ Loads LoadShares::sum() const {
 }
 
 LoadTable::LoadTable(const TowedShape& shape, const Model& model) {
+    // The same for every bait: a third of what a table takes.
+    static const auto headings = [] {
+        std::array<Heading, kCount + 1> all;
+        for (int i = 0; i <= kCount; ++i) {
+            all[size_t(i)] = Heading((-180.0 + 0.25 * i) * kDegree);
+        }
+        return all;
+    }();
     const LoadFormula formula(shape, model);
     for (int i = 0; i <= kCount; ++i) {
-        table_[i] = formula.at((-180.0 + 0.25 * i) * kDegree).sum();
+        table_[i] = formula.at(headings[size_t(i)]).sum();
     }
 }
 

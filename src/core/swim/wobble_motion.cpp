@@ -41,11 +41,22 @@ struct WobbleMotion::Kinematics {
 WobbleMotion::WobbleMotion(const WobbleBody& body, const WobbleTow& tow, const Model& model,
                            WobbleTuning tuning, bool balance)
     : body_(body), hull_(measureHull(body, model)), tow_(tow), model_(model), tuning_(tuning) {
-    for (const WobbleStrip& s : body_.strips) {
+    strips_.resize((body_.strips.size() + 1) / 2);
+    const double push = -0.5 * body_.waterDensity_kg_m3 * model_.swimDamping;
+    for (size_t i = 0; i < body_.strips.size(); ++i) {
+        const WobbleStrip& s = body_.strips[i];
+        StripPair& pair = strips_[i / 2];
+        const Eigen::Index at = Eigen::Index(i % 2);
         const double tall = s.height_m / s.width_m;
-        crossY_.push_back(crossDrag(tall, body_.squareness, model_));
-        crossZ_.push_back(crossDrag(1 / tall, body_.squareness, model_));
-        roundness_.push_back(std::clamp(std::abs(1 - 1 / (tall * tall)), 0.02, 1.0));
+        const double round = std::clamp(std::abs(1 - 1 / (tall * tall)), 0.02, 1.0);
+        pair.x_m[at] = s.x_m;
+        pair.middle_m[at] = s.middle_m;
+        pair.level_m[at] = kLevel * s.height_m * round;
+        pair.lever_m[at] = -0.25 * s.height_m * round;
+        pair.side_kg_m[at] = push * s.dx_m * s.height_m / 3;
+        pair.up_kg_m[at] = push * s.dx_m * s.width_m;
+        pair.crossY[at] = crossDrag(tall, body_.squareness, model_);
+        pair.crossZ[at] = crossDrag(1 / tall, body_.squareness, model_);
     }
     if (body_.plate) {
         plateSlope_ = lowAspectSlope(body_.plate->span_m / body_.plate->chord_m);
@@ -85,28 +96,28 @@ void WobbleMotion::addHull(const Kinematics& k, WobbleLoads& into) const {
     const double rho = body_.waterDensity_kg_m3;
     const double u = k.velocity.x(), v = k.velocity.y(), w = k.velocity.z();
     const double p = k.turning.x(), q = k.turning.y(), r = k.turning.z();
-    double fy = 0, fz = 0, mx = 0, my = 0, mz = 0;
-    for (size_t i = 0; i < body_.strips.size(); ++i) {
-        const WobbleStrip& s = body_.strips[i];
-        const double f = roundness_[i];
-        const double wz = w - s.x_m * q, up = std::abs(wz);
-        for (const double level : {-kLevel, 0.0, kLevel}) {
-            const double z = s.middle_m + level * s.height_m * f;
-            const double vy = v + s.x_m * r - p * z;
-            const double lever = -0.25 * s.height_m * f * wz / std::sqrt(vy * vy + wz * wz + 1e-9);
-            const double force =
-                -0.5 * rho * s.dx_m * s.height_m * model_.swimDamping / 3 *
-                (crossY_[i] * std::abs(vy) * vy + hull_.sectionLift * up * (vy - p * lever));
-            fy += force;
-            mx -= z * force;
-            mz += s.x_m * force;
+    using Pair = StripPair::Pair;
+    Pair sideways = Pair::Zero(), upward = Pair::Zero(), rolling = Pair::Zero(),
+         pitching = Pair::Zero(), yawing = Pair::Zero();
+    for (const StripPair& s : strips_) {
+        const Pair wz = w - s.x_m * q, up = wz.abs(), square = wz * wz + 1e-9;
+        const Pair across = v + s.x_m * r, lift = hull_.sectionLift * up;
+        for (const double level : {-1.0, 0.0, 1.0}) {
+            const Pair z = s.middle_m + level * s.level_m;
+            const Pair vy = across - p * z;
+            const Pair lever = s.lever_m * wz / (vy * vy + square).sqrt();
+            const Pair force = s.side_kg_m * (s.crossY * vy.abs() * vy + lift * (vy - p * lever));
+            sideways += force;
+            rolling -= z * force;
+            yawing += s.x_m * force;
         }
-        const double middle = v + s.x_m * r - p * s.middle_m;
-        const double force = -0.5 * rho * s.dx_m * s.width_m * model_.swimDamping * wz *
-                             (crossZ_[i] * up + hull_.sectionLiftUp * std::abs(middle));
-        fz += force;
-        my -= s.x_m * force;
+        const Pair middle = across - p * s.middle_m;
+        const Pair force = s.up_kg_m * wz * (s.crossZ * up + hull_.sectionLiftUp * middle.abs());
+        upward += force;
+        pitching -= s.x_m * force;
     }
+    double fy = sideways.sum(), fz = upward.sum(), mx = rolling.sum(), my = pitching.sum(),
+           mz = yawing.sum();
     mx -= (1 - hull_.sectionCouple) * hull_.swayOverHeave_kg * v * w;
     // Water the hull leaves behind.
     const double along = std::max(u, 0.0);

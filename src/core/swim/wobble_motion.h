@@ -101,7 +101,17 @@ class WobbleMotion {
     double plateIncidence_ = 0.0;
     double shedding_ = 0.0;
     double plateSlope_ = 0.0;
-    std::vector<double> crossY_, crossZ_, roundness_;  ///< of each strip
+    /// Two strips side by side, for the processor to take together; what of them the motion does
+    /// not change. The last may stand beside one that is nothing.
+    struct StripPair {
+        using Pair = Eigen::Array2d;
+        Pair x_m = Pair::Zero(), middle_m = Pair::Zero();
+        Pair level_m = Pair::Zero();  ///< of the upper and lower lines it is taken along
+        Pair lever_m = Pair::Zero();  ///< of its lift, at most
+        Pair side_kg_m = Pair::Zero(), up_kg_m = Pair::Zero();  ///< pushes by speed squared
+        Pair crossY = Pair::Zero(), crossZ = Pair::Zero();
+    };
+    std::vector<StripPair> strips_;
 };
 
 }  // namespace wl
