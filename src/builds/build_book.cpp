@@ -182,6 +182,29 @@ std::optional<Error> BuildBook::forget(const QString& build, bool mould) {
     return std::nullopt;
 }
 
+std::optional<Error> BuildBook::rename(const QString& from, const QString& to) {
+    const auto isOf = [](const QString& build) {
+        return [&build](const auto& entry) { return entry.first.build == build; };
+    };
+    if (std::any_of(records_.begin(), records_.end(), isOf(to)) ||
+        std::none_of(records_.begin(), records_.end(), isOf(from))) {
+        return std::nullopt;
+    }
+    if (auto error = written(
+            store_.run(QStringLiteral("UPDATE steps SET build = ? WHERE build = ?"), {to, from}))) {
+        return error;
+    }
+    std::map<Key, StepRecord> renamed;
+    for (auto& [key, record] : records_) {
+        Key named = key;
+        named.build = key.build == from ? to : key.build;
+        renamed[named] = std::move(record);
+    }
+    records_ = std::move(renamed);
+    emit changed();
+    return std::nullopt;
+}
+
 std::optional<Error> BuildBook::putRecipe(const QString& name, const QString& text) {
     if (auto error = written(
             store_.run(QStringLiteral("INSERT OR REPLACE INTO recipes (name, coats) VALUES (?, ?)"),

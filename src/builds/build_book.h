@@ -76,6 +76,8 @@ class BuildBook : public QObject {
     std::optional<Error> setReading(const Key& key, double read_kg);
     /// All baits of a design forgotten, to build it anew in the mould that is there; or the mould.
     std::optional<Error> forget(const QString& build, bool mould = false);
+    /// The clocks of one design are another's from then on, where that has none of its own.
+    std::optional<Error> rename(const QString& from, const QString& to);
 
     /// A finish kept under a name: the text of its coats.
     QStringList recipes() const { return recipes_.keys(); }

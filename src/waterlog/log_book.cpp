@@ -230,6 +230,51 @@ Result<size_t> LogBook::merge(const WaterLog& other) {
     return count;
 }
 
+std::optional<Error> LogBook::rename(const std::string& from, const std::string& to) {
+    LogBait checked;
+    checked.bait = to;
+    if (const auto fault = faultOf(checked)) {
+        return Error{*fault, "/log", {}, {}};
+    }
+    const auto error = change([&]() -> std::optional<Error> {
+        if (const auto fault = load()) {
+            return told(*fault);
+        }
+        const auto isOf = [](const std::string& bait) {
+            return [&bait](const auto& record) { return record.bait == bait; };
+        };
+        if (std::any_of(log_.notes.begin(), log_.notes.end(), isOf(to)) ||
+            std::any_of(log_.copies.begin(), log_.copies.end(), isOf(to))) {
+            return Error{"log.there_already", "/log", {}, {}};
+        }
+        const QString old = QString::fromStdString(from), name = QString::fromStdString(to);
+        // Of the other nothing but that it is there was known.
+        if (std::any_of(log_.baits.begin(), log_.baits.end(), isOf(from))) {
+            if (const auto fault =
+                    store_.run(QStringLiteral("DELETE FROM bait WHERE bait = ?"), {name})) {
+                return told(*fault);
+            }
+        }
+        for (const char* table :
+             {Table<LogBait>::name, Table<LogCopy>::name, Table<LogNote>::name}) {
+            if (const auto fault =
+                    store_.run(QStringLiteral("UPDATE %1 SET bait = ? WHERE bait = ?")
+                                   .arg(QLatin1String(table)),
+                               {name, old})) {
+                return told(*fault);
+            }
+        }
+        const auto fault = load();
+        return fault ? std::optional(told(*fault)) : std::nullopt;
+    });
+    if (error) {
+        (void)load();  // as it stands without it
+        return error;
+    }
+    emit changed();
+    return std::nullopt;
+}
+
 std::optional<Error> LogBook::setDraft(const QString& field, const QString& text) {
     if (drafts_.value(field) == text) {
         return std::nullopt;

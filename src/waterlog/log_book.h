@@ -44,6 +44,10 @@ class LogBook : public QObject {
     /// changed.
     Result<size_t> merge(const WaterLog& other);
 
+    /// What is kept of one bait is the other's from then on: notes, copies, what is known of it.
+    /// Errors: as `put`; "log.there_already" where something was logged of the other.
+    std::optional<Error> rename(const std::string& from, const std::string& to);
+
     /// What was typed and not yet logged, by the name of its field.
     QString draft(const QString& field) const { return drafts_.value(field); }
     std::optional<Error> setDraft(const QString& field, const QString& text);

@@ -90,6 +90,45 @@ TEST_CASE("a log taken in goes in whole or not at all, twice is once") {
     CHECK(again.log() == book.log());
 }
 
+TEST_CASE("under a new name a bait keeps its notes and copies, and takes nobody else's place") {
+    QTemporaryDir folder;
+    const QString path = folder.filePath("water-log.sqlite");
+    LogBook book(path), other(path);
+    LogNote note = seen(2.1), stranger = seen(1.4);
+    stranger.bait = "Sedge diver";
+    LogCopy copy;
+    copy.bait = "Reed diver";
+    LogBait known;
+    known.bait = "Reed diver";
+    known.family = "in_line_lip_stout";
+    REQUIRE_FALSE(book.put(note));
+    REQUIRE_FALSE(book.put(stranger));
+    REQUIRE_FALSE(book.put(copy));
+    REQUIRE_FALSE(book.put(known));
+    // Into the place of one that has notes it does not go, and nothing moves.
+    CHECK(book.rename("Reed diver", "Sedge diver")->code == "log.there_already");
+    CHECK(book.rename("Reed diver", "").has_value());
+    CHECK(book.log().notes[0].bait == "Reed diver");
+    LogBait empty;
+    empty.bait = "Reed diver, long";
+    REQUIRE_FALSE(book.put(empty));
+    REQUIRE_FALSE(book.rename("Reed diver", "Reed diver, long"));
+    REQUIRE(QTest::qWaitFor([&] { return other.log() == book.log(); }, 5000));
+    CHECK(other.log().bait("Reed diver") == nullptr);
+    for (const LogBook* seenBy : {&book, &other}) {
+        const WaterLog& log = seenBy->log();
+        CHECK(log.notes[0].bait == "Reed diver, long");
+        CHECK(log.notes[0].low == note.low);
+        CHECK(log.notes[1].bait == "Sedge diver");
+        CHECK(log.copies[0].bait == "Reed diver, long");
+        REQUIRE(log.baits.size() == 1);
+        CHECK(log.bait("Reed diver, long")->family == known.family);
+    }
+    REQUIRE_FALSE(book.rename("Reed diver, long", "Reed diver"));
+    CHECK(LogBook(path).log() == book.log());
+    CHECK(book.log().notes[0] == note);
+}
+
 TEST_CASE("killed in the middle of logging: the log is whole, no note is half written") {
     QTemporaryDir folder;
     const QString path = folder.filePath("water-log.sqlite");

@@ -193,6 +193,48 @@ TEST_CASE("three days narrow the band and say which way it is off, and leaving o
     CHECK(o.log().notes.size() == all - 1);
 }
 
+TEST_CASE("a bait under a new name takes its notes along, and a new bait begins its own") {
+    LogOpened o;
+    auto& offer = *o.window.findChild<QWidget*>("nameBefore");
+    CHECK_FALSE(offer.isVisible());  // nothing is logged at all
+    o.begin("2026-05-01", "mill pool");
+    o.press("note_depth");
+    o.put("noteLow", onScreen("1.9"));
+    o.press("logIt");
+    const QString old = QString::fromStdString(o.design().name);
+    BuildBook& builds = o.window.bench().builds;
+    REQUIRE_FALSE(builds.finish({old, 0, "weigh_body"}, 0, "weighed"));
+    CHECK_FALSE(offer.isVisible());
+    Design renamed = o.design();
+    renamed.name = "Weir <b>diver</b>";
+    o.window.bench().document.submit(renamed, "renamed");
+    o.settle();
+    REQUIRE(offer.isVisible());
+    CHECK(o.text("nameBeforeAsks").contains("“Weir <b>diver</b>”"));
+    auto* names = o.window.findChild<QComboBox*>("nameBeforeNames");
+    auto* take = o.window.findChild<QPushButton*>("nameBeforeTake");
+    CHECK_FALSE(take->isEnabled());  // nothing is chosen for one
+    REQUIRE(names->findText(old) > 0);
+    names->setCurrentIndex(names->findText(old));
+    take->click();
+    QCoreApplication::processEvents();
+    CHECK_FALSE(offer.isVisible());
+    CHECK(o.log().notes.back().bait == renamed.name);
+    CHECK(builds.recordOf({QString::fromStdString(renamed.name), 0, "weigh_body"}).state ==
+          StepRecord::State::Done);
+    o.learnt();
+    CHECK(Learner::of(o.window.bench()).taught(NoteKind::Depth).has_value());
+    // And back again.
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    REQUIRE(offer.isVisible());
+    names->setCurrentIndex(1);
+    take->click();
+    QCoreApplication::processEvents();
+    CHECK(o.log().notes.back().bait == old.toStdString());
+    REQUIRE_FALSE(builds.forget(old));
+}
+
 TEST_CASE("beats are counted off a film and a sink rate off the watch, with their error") {
     LogOpened o;
     o.press("note_beats");

@@ -46,6 +46,8 @@ class StepsTab : public QWidget {
         bait_->setAccessibleName(tr("Which of the baits"));
         bait_->setPrefix(tr("bait "));
         bait_->setMinimum(1);
+        constexpr int kButtons = 56;
+        bait_->setMinimumWidth(bait_->fontMetrics().horizontalAdvance(tr("the mould")) + kButtons);
         clock_->setObjectName(QStringLiteral("stepClock"));
         clock_->setFont(type(Type::Figure, true));
         words_->setObjectName(QStringLiteral("stepWords"));

@@ -7,6 +7,7 @@
 #include "app/kit/flow_layout.h"
 #include "app/kit/form.h"
 #include "app/kit/learner.h"
+#include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/kit/theme.h"
 #include "app/pages/log/log_tabs.h"

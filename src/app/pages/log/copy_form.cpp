@@ -1,4 +1,5 @@
 #include "app/pages/log/copy_form.h"
+#include "app/kit/plain_label.h"
 
 #include <QFileDialog>
 #include <QFormLayout>

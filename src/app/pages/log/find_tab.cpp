@@ -3,6 +3,7 @@
 #include <QPushButton>
 
 #include "app/kit/flow_layout.h"
+#include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/kit/plot.h"
 #include "app/pages/log/log_fields.h"

@@ -20,7 +20,10 @@ void takeOldLog(Workbench& bench) {
     tests.log = bench.design().log;
     const QString mark =
         QStringLiteral("taken_in/") + QString::fromStdString(tests.name + "/" + designCode(tests));
-    if (!bench.log.draft(mark).isEmpty()) {
+    tests.name.clear();
+    const QString under = QStringLiteral("taken_in/") + QString::fromStdString(designCode(tests));
+    // Under another name the same tests are those of the bait it was called.
+    if (!bench.log.draft(mark).isEmpty() || !bench.log.draft(under).isEmpty()) {
         return;
     }
     WaterLog old = logOf(bench.design());
@@ -29,6 +32,7 @@ void takeOldLog(Workbench& bench) {
     }
     if (bench.log.merge(old)) {  // a book that cannot be written has said so
         (void)bench.log.setDraft(mark, QStringLiteral("yes"));
+        (void)bench.log.setDraft(under, QStringLiteral("yes"));
     }
 }
 

@@ -7,6 +7,8 @@ namespace wl {
 
 /// What was seen, logged with few taps; the last notes of this bait.
 QWidget* makeWaterTab(Workbench& bench);
+/// Offered while nothing is logged under the design's name: to take along what was under another.
+QWidget* makeNameBefore(Workbench& bench);
 /// The copies made of this bait, held against each other.
 QWidget* makeCopiesTab(Workbench& bench);
 /// What the log teaches of this bait, and what to read next.

@@ -1,4 +1,5 @@
 #include "app/pages/log/note_helper.h"
+#include "app/kit/plain_label.h"
 
 #include <QLocale>
 #include <cmath>

@@ -5,6 +5,7 @@
 
 #include "app/kit/flow_layout.h"
 #include "app/kit/learner.h"
+#include "app/kit/plain_label.h"
 #include "app/kit/theme.h"
 #include "session/log_words.h"
 

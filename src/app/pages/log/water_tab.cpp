@@ -11,6 +11,7 @@
 #include "app/kit/flow_layout.h"
 #include "app/kit/form.h"
 #include "app/kit/learner.h"
+#include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/kit/scale_fill.h"
 #include "app/kit/theme.h"
@@ -53,6 +54,7 @@ class WaterTab : public QWidget {
         setObjectName(QStringLiteral("waterTab"));
         auto* column = new QWidget;
         auto* layout = new QVBoxLayout(column);
+        layout->addWidget(makeNameBefore(bench));
         layout->addWidget(new OutingForm(bench));
         auto* head = new QWidget;
         auto* line = new FlowLayout(head);
