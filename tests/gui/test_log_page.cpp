@@ -159,7 +159,7 @@ TEST_CASE("three days narrow the band and say which way it is off, and leaving o
     o.window.rail().choose(Step::Aim);
     o.tab("aimTabs", "Ways");
     o.beside("waysTab");
-    CHECK(o.text("aimCeiling").contains("By your log: depth times 0."));
+    CHECK(o.text("aimCeiling").contains("By your log: depth times 0"));
     o.window.rail().choose(Step::WaterLog);
     o.tab("logTabs", "Next time");
     // Off: the book again.

@@ -346,7 +346,8 @@ class StepsTab : public QWidget {
 
     // Made for an earlier batch, or lent.
     void mouldIsThere() {
-        for (const BuildStep& step : steps_) {
+        const std::vector<BuildStep> steps = steps_;  // each change makes the list anew
+        for (const BuildStep& step : steps) {
             if (recordOf(step).state != StepRecord::State::Done) {
                 tell(builds().finish(keyOf(step), 0.0, QString()));
             }
