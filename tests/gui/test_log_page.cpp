@@ -216,6 +216,18 @@ TEST_CASE("a bait under a new name takes its notes along, and a new bait begins 
     CHECK_FALSE(take->isEnabled());  // nothing is chosen for one
     REQUIRE(names->findText(old) > 0);
     names->setCurrentIndex(names->findText(old));
+    // What was chosen for one bait is not chosen for the next, nor is its factor another's.
+    o.learnt();
+    CHECK(Learner::of(o.window.bench()).taught(NoteKind::Depth).has_value());  // by its kin
+    Design next = renamed;
+    next.name = "Weir diver, second";
+    o.window.bench().document.submit(next, "another");
+    CHECK_FALSE(Learner::of(o.window.bench()).taught(NoteKind::Depth).has_value());
+    o.settle();
+    CHECK_FALSE(take->isEnabled());
+    o.window.bench().document.undoStack()->undo();
+    o.settle();
+    names->setCurrentIndex(names->findText(old));
     take->click();
     QCoreApplication::processEvents();
     CHECK_FALSE(offer.isVisible());

@@ -87,7 +87,8 @@ const LearntFigure* Learner::figure(NoteKind kind) const {
 
 std::optional<FactorBand> Learner::taught(NoteKind kind) const {
     const LearntFigure* f = figure(kind);
-    return f != nullptr && f->learnt && f->told.unsure != Unsure::NotRead
+    return f != nullptr && f->learnt && f->told.unsure != Unsure::NotRead &&
+                   name_ == bench_.design().name
                ? std::optional(f->told.itself)
                : std::nullopt;
 }
@@ -167,10 +168,11 @@ void Learner::look() {
             if (stop.stop_requested()) {
                 return {};
             }
-            return [this, figures, number, revision = r->revision,
+            return [this, figures, number, revision = r->revision, name = r->design->name,
                     family = usual ? usual->family : std::string()] {
                 figures_ = figures;
                 family_ = family;
+                name_ = name;
                 done_ = number;
                 revision_ = revision;
                 emit changed();

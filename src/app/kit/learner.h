@@ -32,7 +32,8 @@ class Learner : public QObject {
     const std::vector<LearntFigure>& figures() const { return figures_; }
     const LearntFigure* figure(NoteKind kind) const;
     /// What the log makes of it; nothing where nothing was read of the bait and its kin, or the
-    /// log's factors are not used. While the bait is changed, that of before.
+    /// log's factors are not used. While the bait is changed, that of before; of another bait than
+    /// that on the bench never anything.
     std::optional<FactorBand> taught(NoteKind kind) const;
     const std::string& family() const { return family_; }
     /// What is shown belongs to bait, log, copy and outing as they stand.
@@ -59,7 +60,7 @@ class Learner : public QObject {
 
     Workbench& bench_;
     std::vector<LearntFigure> figures_;
-    std::string family_;
+    std::string family_, name_;  ///< of the bait the figures are of
     std::int64_t copy_ = 1, outing_ = 0;
     bool learns_ = true, speeds_ = false;
     quint64 wanted_ = 1, done_ = 0;              ///< what was asked for, and what stands

@@ -70,10 +70,12 @@ class NameBefore : public QWidget {
         for (const auto& [name, times] : all) {
             names << QString::fromStdString(name);
         }
-        if (names_->count() != names.size() || names_->property("names").toStringList() != names) {
+        // What was chosen for one bait is not chosen for the next.
+        if (names != offered_ || own != of_) {
             names_->clear();
             names_->addItems(names);
-            names_->setProperty("names", names);
+            offered_ = names;
+            of_ = own;
         }
         take_->setEnabled(names_->currentIndex() > 0);
     }
@@ -96,6 +98,8 @@ class NameBefore : public QWidget {
     QLabel* asks_;
     QComboBox* names_;
     QPushButton* take_ = nullptr;
+    QStringList offered_;
+    std::string of_;  ///< which bait they are offered for
 };
 
 }  // namespace

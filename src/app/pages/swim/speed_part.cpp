@@ -42,6 +42,7 @@ class SpeedPart : public BesidePage {
 
   protected:
     Beside::Work work(const Results& results) override {
+        taught_ = SwimTaught(bench());
         const auto reckoned = results.derived;
         const auto known = results.run;
         if (swimKind(*reckoned) != SwimKind::Wobble) {
@@ -49,7 +50,6 @@ class SpeedPart : public BesidePage {
                 return Beside::Finish([this, kind] { showPieces(kind); });
             };
         }
-        taught_ = SwimTaught(bench());
         return [this, reckoned, known, taught = taught_](
                    std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
             const auto run = runFor(*reckoned, known, stop);

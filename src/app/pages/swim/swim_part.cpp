@@ -77,6 +77,7 @@ class SwimPart : public BesidePage {
 
   protected:
     Beside::Work work(const Results& results) override {
+        taught_ = SwimTaught(bench());
         const Beside::Work own = ownWork(results);
         const auto other =
             ghost_->ghost() == Ghost::Other ? ghost_->other() : std::shared_ptr<const OtherBait>();
@@ -122,7 +123,6 @@ class SwimPart : public BesidePage {
                                   : Beside::Finish();
             };
         }
-        taught_ = SwimTaught(bench());
         return [this, reckoned, known, shared, taught = taught_](
                    std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
             const auto run = runFor(*reckoned, known, stop);
