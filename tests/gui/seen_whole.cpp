@@ -222,14 +222,24 @@ class Look {
             return;
         }
         const QRect has = label.contentsRect();
-        if (label.textFormat() == Qt::RichText) {
+        const bool rich = label.textFormat() == Qt::RichText;
+        // What can be selected is laid out as a document too, whose lines may end elsewhere.
+        const bool selectable = label.textInteractionFlags() & Qt::TextSelectableByMouse;
+        if (rich || (selectable && label.wordWrap())) {
             QTextDocument document;
             document.setDefaultFont(label.font());
             document.setDocumentMargin(0);
-            document.setHtml(label.text());
+            rich ? document.setHtml(label.text()) : document.setPlainText(label.text());
             document.setTextWidth(has.width());
             if (document.size().height() > has.height() + kSlack) {
-                say(label, QStringLiteral("“%1” is cut at its foot").arg(document.toPlainText()));
+                say(label, QStringLiteral("“%1” needs %2 px down of %3")
+                               .arg(document.toPlainText())
+                               .arg(document.size().height())
+                               .arg(has.height()));
+            }
+            if (!rich) {
+                room(label, label.text(), widestWord(QFontMetricsF(label.font()), label.text()),
+                     has.width());
             }
             return;
         }

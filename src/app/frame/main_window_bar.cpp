@@ -17,6 +17,7 @@ QWidget* MainWindow::buildTopBar() {
     layout->setSpacing(12);
     name_ = new QLineEdit;
     name_->setObjectName(QStringLiteral("designName"));
+    name_->setMinimumHeight(34);
     name_->setAccessibleName(tr("Name of the design"));
     name_->setFont(type(Type::Large));
     name_->setMinimumWidth(340);

@@ -1,8 +1,11 @@
 #include "app/kit/plain_table.h"
 
+#include <QCoreApplication>
+#include <QEvent>
 #include <QHeaderView>
 #include <QLabel>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QShortcut>
 #include <QTimer>
 
@@ -84,13 +87,26 @@ QWidget* PlainTable::wideButton(Workbench& bench) {
     return button;
 }
 
+namespace {
+
+// Words that came while they could not be seen ask for no room of their own accord.
+class ScrolledText : public QScrollArea {
+  protected:
+    void showEvent(QShowEvent* event) override {
+        QScrollArea::showEvent(event);
+        QCoreApplication::postEvent(this, new QEvent(QEvent::LayoutRequest));
+    }
+};
+
+}  // namespace
+
 QScrollArea* scrolling(QWidget* content) {
     if (auto* text = qobject_cast<QLabel*>(content)) {
         text->setWordWrap(true);
         text->setAlignment(Qt::AlignTop | Qt::AlignLeft);
         text->setTextInteractionFlags(Qt::TextSelectableByMouse);
     }
-    auto* area = new QScrollArea;
+    auto* area = new ScrolledText;
     area->setWidgetResizable(true);
     area->setFrameShape(QFrame::NoFrame);
     area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -20,7 +20,7 @@ const Inks& inks();
 enum class Type { Small = 12, Body = 14, Figure = 18, Large = 20 };
 QFont type(Type size, bool strong = false);
 
-/// Sets Fusion, palette, shipped font and style sheet. The application's font size sets the scale.
+/// Sets style, palette and shipped font. The application's font size sets the scale.
 void applyTheme(QApplication& application, bool dark);
 
 }  // namespace wl
