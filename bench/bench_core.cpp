@@ -15,8 +15,8 @@
 #include "core/tank/doubt.h"
 #include "core/tank/hook_swaps.h"
 #include "core/tank/waters.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "io/shelf.h"
 
 using namespace wl;

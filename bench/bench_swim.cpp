@@ -7,8 +7,8 @@
 #include "core/swim/mean_forces.h"
 #include "core/swim/symptoms.h"
 #include "core/swim/tuning.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 
 using namespace wl;
 

@@ -8,8 +8,8 @@
 #include "core/reckon/evaluate.h"
 #include "core/reckon/run.h"
 #include "core/reckon/tow.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 
 using namespace wl;
 

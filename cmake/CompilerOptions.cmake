@@ -65,10 +65,11 @@ function(wl_signals name)
 endfunction()
 
 # What no sanitizer watches is compiled once, in ./test's tree, and linked from there in theirs: gives
-# the objects of the sources, and the target they are compiled by where this tree compiles them.
+# the objects of the sources, and the target they are compiled by where this tree compiles them. Cases
+# that start threads of their own are watched for these.
 function(wl_compiled_once name objects)
   set(list ${WL_UNWATCHED_OF}/unwatched/${name}.txt)
-  if(WL_UNWATCHED_OF AND EXISTS ${list})
+  if(WL_UNWATCHED_OF AND EXISTS ${list} AND NOT (WL_SANITIZE MATCHES thread AND name MATCHES _cases$))
     file(STRINGS ${list} found REGEX "\\.o$")  # and no precompiled headers
     set_property(DIRECTORY APPEND PROPERTY CMAKE_CONFIGURE_DEPENDS ${list})
     set_source_files_properties(${found} PROPERTIES EXTERNAL_OBJECT TRUE)

@@ -1,5 +1,5 @@
 # Writes OUT, a C++ file with each of FILES as a string: wl::embedded::NAME_EXT().
-set(text "// Made from the data folder at build time.\n#include \"io/embedded_data.h\"\nnamespace wl::embedded {\n")
+set(text "// Made from the data folder at build time.\n#include \"files/embedded_data.h\"\nnamespace wl::embedded {\n")
 foreach(file ${FILES})
   get_filename_component(name ${file} NAME)
   string(MAKE_C_IDENTIFIER ${name} id)

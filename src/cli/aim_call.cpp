@@ -3,8 +3,8 @@
 #include "cli/typed_amounts.h"
 
 #include "core/reckon/evaluate.h"
+#include "files/design_file.h"
 #include "io/aim_answer.h"
-#include "io/design_file.h"
 
 namespace {
 

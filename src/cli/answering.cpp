@@ -5,12 +5,12 @@
 #include "cli/typed_amounts.h"
 #include "core/base/units.h"
 #include "core/design/fields.h"
+#include "files/design_file.h"
+#include "files/whole_file.h"
 #include "io/aim_answer.h"
 #include "io/compare_answer.h"
-#include "io/design_file.h"
 #include "io/run_answers.h"
 #include "io/weights_answer.h"
-#include "io/whole_file.h"
 #include "text/sentences.h"
 
 namespace {

@@ -10,15 +10,15 @@
 #include "cli/typed_amounts.h"
 #include "core/reckon/evaluate.h"
 #include "core/reckon/run.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
+#include "files/schema.h"
+#include "files/whole_file.h"
 #include "io/depth_trace.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
 #include "io/log_answer.h"
 #include "io/log_file.h"
 #include "io/report.h"
-#include "io/schema.h"
 #include "io/shelf.h"
-#include "io/whole_file.h"
 #ifdef WL_WITH_SHEET
 #include <QGuiApplication>
 

@@ -4,7 +4,7 @@
 #include <array>
 
 #include "core/base/units.h"
-#include "io/embedded_data.h"
+#include "files/embedded_data.h"
 
 namespace wl {
 namespace {

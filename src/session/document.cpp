@@ -5,9 +5,9 @@
 
 #include "core/design/fields.h"
 #include "core/shape/edit_body.h"
-#include "io/design_file.h"
-#include "io/pdf_design.h"
-#include "io/whole_file.h"
+#include "files/design_file.h"
+#include "files/pdf_design.h"
+#include "files/whole_file.h"
 #include "session/field_words.h"
 
 namespace wl {

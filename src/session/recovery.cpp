@@ -5,8 +5,8 @@
 #include <QUuid>
 #include <utility>
 
-#include "io/design_file.h"
-#include "io/whole_file.h"
+#include "files/design_file.h"
+#include "files/whole_file.h"
 
 namespace wl {
 namespace {

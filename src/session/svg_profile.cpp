@@ -6,7 +6,7 @@
 #include <QXmlStreamReader>
 #include <cmath>
 
-#include "io/whole_file.h"
+#include "files/whole_file.h"
 
 namespace wl {
 namespace {

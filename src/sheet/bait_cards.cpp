@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <QPdfWriter>
 
-#include "io/whole_file.h"
+#include "files/whole_file.h"
 #include "sheet/shipped_font.h"
 
 namespace wl {

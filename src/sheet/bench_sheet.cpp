@@ -9,10 +9,10 @@
 #include <QPdfWriter>
 
 #include "core/draw/draw_bait.h"
-#include "io/design_code.h"
-#include "io/design_file.h"
-#include "io/pdf_design.h"
-#include "io/whole_file.h"
+#include "files/design_code.h"
+#include "files/design_file.h"
+#include "files/pdf_design.h"
+#include "files/whole_file.h"
 #include "session/words.h"
 #include "sheet/drawing_file.h"
 #include "sheet/making_page.h"
@@ -112,9 +112,9 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path,
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
                                      const SheetBench& bench) {
     const QFileInfo file(path);
-    if (const QString ending = file.suffix().toLower();
-        ending == QLatin1String("svg") || ending == QLatin1String("dxf") ||
-        isSolidEnding(ending.toStdString())) {
+    if (const QString ending = file.suffix().toLower(); ending == QLatin1String("svg") ||
+                                                        ending == QLatin1String("dxf") ||
+                                                        isSolidEnding(ending.toStdString())) {
         return Error{"export.sheet_is_pdf", "", {file.fileName().toStdString()}, {}};
     }
     const Result<Derived> derived = evaluate(design);

@@ -44,7 +44,7 @@ std::optional<Error> writeTemplates(const Design& design, const QString& path,
                                     const SolidWish& wish = {}, std::stop_token stop = {},
                                     const SolidTold& told = {});
 
-/// Evaluates and writes the PDF, the design attached to it (io/pdf_design.h). Errors: those of
+/// Evaluates and writes the PDF, the design attached to it (files/pdf_design.h). Errors: those of
 /// evaluate, "export.sheet_is_pdf" for a name of a drawing, "file.cannot_write".
 std::optional<Error> writeBenchSheet(const Design& design, const QString& path,
                                      const SheetBench& bench);

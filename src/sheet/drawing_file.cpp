@@ -8,7 +8,7 @@
 #include <set>
 
 #include "core/draw/draw_bait.h"
-#include "io/whole_file.h"
+#include "files/whole_file.h"
 #include "sheet/drawing_paint.h"
 
 namespace wl {

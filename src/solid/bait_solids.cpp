@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/base/units.h"
-#include "io/solid_file.h"
+#include "files/solid_file.h"
 #include "solid/boolean.h"
 #include "solid/mould_solids.h"
 

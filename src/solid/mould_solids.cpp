@@ -3,7 +3,7 @@
 #include <algorithm>
 
 #include "core/base/units.h"
-#include "io/solid_file.h"
+#include "files/solid_file.h"
 #include "solid/boolean.h"
 
 namespace wl {

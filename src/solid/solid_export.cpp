@@ -1,6 +1,6 @@
 #include "solid/solid_export.h"
 
-#include "io/solid_file.h"
+#include "files/solid_file.h"
 #include "solid/step_writer.h"
 #include "solid/three_mf.h"
 

@@ -5,7 +5,7 @@
 #include <sstream>
 
 #include "cli/cli_run.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "support/programs.h"
 #include "support/thorough.h"
 

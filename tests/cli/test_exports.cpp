@@ -7,9 +7,9 @@
 #include "cli/cli_run.h"
 #include "core/reckon/evaluate.h"
 #include "core/shape/edit_body.h"
-#include "io/design_file.h"
-#include "io/solid_file.h"
-#include "io/whole_file.h"
+#include "files/design_file.h"
+#include "files/solid_file.h"
+#include "files/whole_file.h"
 #include "support/programs.h"
 #include "support/thorough.h"
 

@@ -6,7 +6,7 @@
 #include "core/aim/ways.h"
 #include "core/base/units.h"
 #include "core/model/draws.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "support/aimed.h"
 #include "support/random_bait.h"
 #include "support/thorough.h"

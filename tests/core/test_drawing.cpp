@@ -10,8 +10,8 @@
 #include "core/draw/draw_section.h"
 #include "core/draw/draw_solid.h"
 #include "core/draw/draw_swung.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "support/sample_bait.h"
 
 using namespace wl;

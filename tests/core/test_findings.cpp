@@ -5,8 +5,8 @@
 
 #include "core/clearance/clearance.h"
 #include "core/design/fields.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "support/sample_bait.h"
 #include "support/thorough.h"
 #include "text/sentences.h"

@@ -8,8 +8,8 @@
 
 #include "core/chain/chain_swim.h"
 #include "core/reckon/evaluate.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "support/chain_cases.h"
 #include "support/thorough.h"
 

@@ -4,7 +4,7 @@
 #include "core/clearance/clearance.h"
 #include "core/design/fields.h"
 #include "core/plan/plan_lead.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "support/sample_bait.h"
 
 using namespace wl;

@@ -3,7 +3,7 @@
 
 #include "core/aim/aimed_bait.h"
 #include "core/plan/new_bait.h"
-#include "io/embedded_data.h"
+#include "files/embedded_data.h"
 #include "io/shelf.h"
 #include "support/thorough.h"
 

@@ -11,8 +11,8 @@
 #include "core/cast/throws.h"
 #include "core/design/fields.h"
 #include "core/tank/waters.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "support/sample_bait.h"
 #include "support/thorough.h"
 

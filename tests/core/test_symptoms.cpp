@@ -4,8 +4,8 @@
 #include "core/reckon/evaluate.h"
 #include "core/swim/mean_forces.h"
 #include "core/swim/symptoms.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "support/sample_bait.h"
 
 using namespace wl;

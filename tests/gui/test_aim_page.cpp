@@ -5,9 +5,9 @@
 #include "app/pages/aim/like_button.h"
 #include "core/aim/aim.h"
 #include "core/shape/edit_body.h"
+#include "files/design_file.h"
+#include "files/whole_file.h"
 #include "gui/opened.h"
-#include "io/design_file.h"
-#include "io/whole_file.h"
 #include "support/thorough.h"
 
 using namespace wl;

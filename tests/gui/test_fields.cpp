@@ -8,9 +8,9 @@
 #include "app/kit/record_table.h"
 #include "app/kit/sheet_tabs.h"
 #include "core/base/units.h"
+#include "files/design_file.h"
+#include "files/whole_file.h"
 #include "gui/opened.h"
-#include "io/design_file.h"
-#include "io/whole_file.h"
 #include "support/thorough.h"
 
 using namespace wl;

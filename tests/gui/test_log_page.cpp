@@ -16,10 +16,10 @@
 #include "app/kit/learner.h"
 #include "app/views/run_strip.h"
 #include "core/learn/log_readings.h"
+#include "files/design_file.h"
 #include "gui/opened.h"
 #include "gui/seen_whole.h"
 #include "io/depth_trace.h"
-#include "io/design_file.h"
 
 using namespace wl;
 using namespace wl::test;

@@ -4,7 +4,7 @@
 #include <map>
 #include <random>
 
-#include "io/solid_file.h"
+#include "files/solid_file.h"
 #include "solid/mould_solids.h"
 #include "support/sample_bait.h"
 #include "support/thorough.h"

@@ -7,7 +7,7 @@
 #include <map>
 
 #include "core/design/fields.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "io/shelf.h"
 #include "session/document.h"
 #include "session/recovery.h"

@@ -9,7 +9,7 @@
 #include <catch2/catch.hpp>
 
 #include "app/dialogs/trace_dialog.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "opened.h"
 #include "session/svg_profile.h"
 #include "support/sample_bait.h"

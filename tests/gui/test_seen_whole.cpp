@@ -8,8 +8,8 @@
 #include "app/dialogs/trace_dialog.h"
 #include "app/frame/steps.h"
 #include "app/kit/sheet_tabs.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 
 #include "opened.h"
 #include "seen_whole.h"

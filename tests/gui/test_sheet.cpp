@@ -7,9 +7,9 @@
 #include <random>
 
 #include "core/plan/size_series.h"
-#include "io/design_code.h"
-#include "io/design_file.h"
-#include "io/pdf_design.h"
+#include "files/design_code.h"
+#include "files/design_file.h"
+#include "files/pdf_design.h"
 #include "io/shelf.h"
 #include "opened.h"
 #include "sheet/bench_sheet.h"

@@ -13,8 +13,8 @@
 #include "app/views/lip_canvas.h"
 #include "app/views/motion_view.h"
 #include "core/placed/lip_sheet.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "opened.h"
 
 using namespace wl;

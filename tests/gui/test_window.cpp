@@ -10,7 +10,7 @@
 #include "app/kit/record_table.h"
 #include "app/kit/theme.h"
 #include "core/design/fields.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "opened.h"
 
 using namespace wl;

@@ -4,9 +4,9 @@
 
 #include "core/hydro/water.h"
 #include "core/school/tank_school.h"
+#include "files/design_file.h"
 #include "io/aim_answer.h"
 #include "io/answers.h"
-#include "io/design_file.h"
 #include "io/report.h"
 #include "io/report_swim.h"
 #include "io/run_answers.h"

@@ -6,8 +6,8 @@
 
 #include <nlohmann/json.hpp>
 
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "io/report.h"
 
 using namespace wl;

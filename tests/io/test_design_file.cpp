@@ -8,11 +8,11 @@
 
 #include "core/design/fields.h"
 #include "core/hydro/righting.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
-#include "io/mesh_bytes.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
+#include "files/mesh_bytes.h"
+#include "files/schema.h"
 #include "io/report.h"
-#include "io/schema.h"
 #include "io/shelf.h"
 #include "support/sample_bait.h"
 

@@ -4,8 +4,8 @@
 #include <random>
 
 #include "core/design/fields.h"
-#include "io/design_file.h"
-#include "io/pdf_design.h"
+#include "files/design_file.h"
+#include "files/pdf_design.h"
 #include "support/pdf_with.h"
 #include "support/sample_bait.h"
 #include "support/thorough.h"

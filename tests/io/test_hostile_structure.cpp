@@ -6,7 +6,7 @@
 
 #include "core/design/fields.h"
 #include "core/reckon/evaluate.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "io/report.h"
 #include "support/sample_bait.h"
 #include "support/thorough.h"

@@ -4,7 +4,7 @@
 #include <random>
 #include <sstream>
 
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "io/shelf.h"
 #include "io/shelf_costs.h"
 #include "support/sample_bait.h"

@@ -8,9 +8,9 @@
 #include "core/base/decimal.h"
 #include "core/shape/solid_check.h"
 #include "core/shape/trace_profile.h"
-#include "io/design_file.h"
-#include "io/mesh_bytes.h"
-#include "io/solid_file.h"
+#include "files/design_file.h"
+#include "files/mesh_bytes.h"
+#include "files/solid_file.h"
 #include "support/sample_bait.h"
 
 using namespace wl;

@@ -9,9 +9,9 @@
 #include <fstream>
 #include <iterator>
 
-#include "io/design_file.h"
-#include "io/solid_file.h"
-#include "io/whole_file.h"
+#include "files/design_file.h"
+#include "files/solid_file.h"
+#include "files/whole_file.h"
 #include "support/sample_bait.h"
 
 using namespace wl;

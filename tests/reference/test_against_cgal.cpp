@@ -3,8 +3,8 @@
 #include <random>
 
 #include "core/clearance/clearance.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 #include "reference/cgal_solid.h"
 #include "support/sample_bait.h"
 

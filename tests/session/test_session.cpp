@@ -10,7 +10,7 @@
 #include <csignal>
 
 #include "core/design/fields.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "session/beside.h"
 #include "session/evaluator.h"
 #include "session/guard.h"

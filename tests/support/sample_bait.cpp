@@ -5,8 +5,8 @@
 
 #include "core/motion/added_mass.h"
 #include "core/plan/plan_lead.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 
 namespace wl::test {
 

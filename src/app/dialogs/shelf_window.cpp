@@ -10,7 +10,7 @@
 #include "app/kit/plain_label.h"
 #include "app/kit/scale_fill.h"
 #include "app/kit/theme.h"
-#include "io/whole_file.h"
+#include "files/whole_file.h"
 
 namespace wl {
 namespace {

@@ -12,7 +12,7 @@
 #include "app/kit/plain_label.h"
 #include "core/base/units.h"
 #include "session/sentence_text.h"
-#include "session/small_water_words.h"
+#include "words/small_water_words.h"
 
 namespace wl {
 namespace {

@@ -7,8 +7,8 @@
 #include <QVBoxLayout>
 
 #include "app/kit/plain_label.h"
-#include "io/mesh_bytes.h"
-#include "io/solid_file.h"
+#include "files/mesh_bytes.h"
+#include "files/solid_file.h"
 
 namespace wl {
 namespace {

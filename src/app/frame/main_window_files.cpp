@@ -13,8 +13,8 @@
 #include "app/dialogs/new_bait_dialog.h"
 #include "app/frame/main_window.h"
 #include "app/kit/ask.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 
 namespace wl {
 namespace {

@@ -10,8 +10,8 @@
 #include "app/frame/steps.h"
 #include "app/kit/theme.h"
 #include "app/pages/pages.h"
-#include "io/design_file.h"
-#include "io/embedded_data.h"
+#include "files/design_file.h"
+#include "files/embedded_data.h"
 
 namespace wl {
 

@@ -3,7 +3,7 @@
 #include <QBuffer>
 #include <QImageReader>
 
-#include "io/whole_file.h"
+#include "files/whole_file.h"
 
 namespace wl {
 namespace {

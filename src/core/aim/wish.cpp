@@ -1,7 +1,6 @@
 #include "core/aim/wish.h"
 
 #include <algorithm>
-#include <boost/math/special_functions/erf.hpp>
 #include <cmath>
 
 #include "core/base/units.h"
@@ -15,7 +14,7 @@ namespace {
 constexpr double kLeastChance = 1e-8;
 
 double normal(double x) {
-    return 0.5 * boost::math::erfc(-x / std::sqrt(2.0));
+    return 0.5 * std::erfc(-x / std::sqrt(2.0));
 }
 
 // Where a value stands on the scale its doubt is told in.

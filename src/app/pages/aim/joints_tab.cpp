@@ -9,7 +9,7 @@
 #include "app/pages/aim/aim_tabs.h"
 #include "core/aim/joints.h"
 #include "core/reckon/tow.h"
-#include "session/chain_words.h"
+#include "words/chain_words.h"
 
 namespace wl {
 namespace {

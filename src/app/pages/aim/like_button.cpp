@@ -4,7 +4,7 @@
 #include <QFileInfo>
 
 #include "core/aim/aim.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 
 namespace wl {
 

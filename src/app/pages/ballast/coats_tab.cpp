@@ -6,7 +6,7 @@
 #include "app/pages/ballast/ballast_tabs.h"
 #include "app/views/finish_view.h"
 #include "core/reckon/lean.h"
-#include "io/finish_recipe.h"
+#include "files/finish_recipe.h"
 #include "session/words.h"
 
 namespace wl {

@@ -14,8 +14,8 @@
 #include "builds/calendar.h"
 #include "builds/evenings.h"
 #include "core/making/mould_steps.h"
-#include "io/whole_file.h"
-#include "session/build_words.h"
+#include "files/whole_file.h"
+#include "words/build_words.h"
 
 namespace wl {
 namespace {

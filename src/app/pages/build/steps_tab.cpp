@@ -13,7 +13,7 @@
 #include "core/draw/draw_bait.h"
 #include "core/making/mould_steps.h"
 #include "core/plan/plan_lead.h"
-#include "session/build_words.h"
+#include "words/build_words.h"
 
 namespace wl {
 namespace {

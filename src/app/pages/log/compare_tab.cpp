@@ -14,10 +14,10 @@
 #include "core/cast/throws.h"
 #include "core/design/fields.h"
 #include "core/reckon/evaluate.h"
-#include "io/design_file.h"
+#include "files/design_file.h"
 #include "session/field_words.h"
-#include "session/log_words.h"
 #include "session/words.h"
+#include "words/log_words.h"
 
 namespace wl {
 namespace {

@@ -15,8 +15,8 @@
 #include "app/pages/log/log_tabs.h"
 #include "core/learn/log_readings.h"
 #include "core/making/build_steps.h"
-#include "session/log_words.h"
 #include "sheet/bait_cards.h"
+#include "words/log_words.h"
 
 namespace wl {
 namespace {

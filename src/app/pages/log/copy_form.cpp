@@ -6,7 +6,7 @@
 #include <QPushButton>
 
 #include "app/dialogs/float_photo_dialog.h"
-#include "session/log_words.h"
+#include "words/log_words.h"
 
 namespace wl {
 

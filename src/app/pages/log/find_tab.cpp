@@ -9,9 +9,9 @@
 #include "app/pages/log/log_fields.h"
 #include "app/pages/log/log_tabs.h"
 #include "core/learn/log_search.h"
+#include "files/whole_file.h"
 #include "io/log_file.h"
-#include "io/whole_file.h"
-#include "session/log_words.h"
+#include "words/log_words.h"
 
 namespace wl {
 namespace {

@@ -8,7 +8,7 @@
 #include "app/kit/theme.h"
 #include "app/pages/log/log_tabs.h"
 #include "core/learn/log_readings.h"
-#include "session/log_words.h"
+#include "words/log_words.h"
 
 namespace wl {
 namespace {

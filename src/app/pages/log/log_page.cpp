@@ -2,8 +2,8 @@
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/log/log_tabs.h"
 #include "app/pages/pages.h"
-#include "io/design_code.h"
-#include "io/design_file.h"
+#include "files/design_code.h"
+#include "files/design_file.h"
 #include "session/words.h"
 
 namespace wl {

@@ -7,7 +7,7 @@
 #include "app/kit/learner.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/theme.h"
-#include "session/log_words.h"
+#include "words/log_words.h"
 
 namespace wl {
 namespace {

@@ -15,8 +15,8 @@
 #include "app/pages/log/log_tabs.h"
 #include "core/base/units.h"
 #include "core/forecast/causes.h"
-#include "session/cause_words.h"
-#include "session/log_words.h"
+#include "words/cause_words.h"
+#include "words/log_words.h"
 
 namespace wl {
 namespace {

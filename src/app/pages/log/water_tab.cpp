@@ -18,9 +18,9 @@
 #include "app/pages/log/log_tabs.h"
 #include "app/pages/log/note_helper.h"
 #include "app/pages/log/outing_form.h"
-#include "io/design_code.h"
-#include "io/whole_file.h"
-#include "session/log_words.h"
+#include "files/design_code.h"
+#include "files/whole_file.h"
+#include "words/log_words.h"
 
 namespace wl {
 namespace {

@@ -4,7 +4,7 @@
 #include "app/kit/plain_table.h"
 #include "app/pages/swim/swim_tabs.h"
 #include "core/reckon/tow.h"
-#include "session/chain_words.h"
+#include "words/chain_words.h"
 
 namespace wl {
 namespace {

@@ -4,9 +4,9 @@
 #include "app/kit/plot.h"
 #include "app/pages/swim/swim_tabs.h"
 #include "core/chain/chain_bait.h"
-#include "session/chain_words.h"
-#include "session/swim_words.h"
 #include "session/words.h"
+#include "words/chain_words.h"
+#include "words/swim_words.h"
 
 namespace wl {
 namespace {

@@ -4,8 +4,8 @@
 #include "app/pages/pages.h"
 #include "app/pages/swim/swim_tabs.h"
 #include "core/chain/chain_bait.h"
-#include "session/swim_words.h"
 #include "session/words.h"
+#include "words/swim_words.h"
 
 namespace wl {
 namespace {

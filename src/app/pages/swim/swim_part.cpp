@@ -7,8 +7,8 @@
 #include "app/views/motion_view.h"
 #include "app/views/play_tools.h"
 #include "core/reckon/tow.h"
-#include "session/chain_words.h"
-#include "session/swim_words.h"
+#include "words/chain_words.h"
+#include "words/swim_words.h"
 
 namespace wl {
 namespace {

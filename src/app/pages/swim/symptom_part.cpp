@@ -5,7 +5,7 @@
 #include "app/kit/beside_page.h"
 #include "app/kit/plain_label.h"
 #include "app/pages/swim/swim_tabs.h"
-#include "session/swim_words.h"
+#include "words/swim_words.h"
 
 namespace wl {
 namespace {

@@ -1,4 +1,4 @@
-#include "io/mesh_bytes.h"
+#include "files/mesh_bytes.h"
 
 #include <bit>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "session/build_words.h"
+#include "words/build_words.h"
 
 #include <cmath>
 

@@ -1,9 +1,9 @@
-#include "io/design_code.h"
+#include "files/design_code.h"
 
 #include <cstdint>
 #include <string_view>
 
-#include "io/design_file.h"
+#include "files/design_file.h"
 
 namespace wl {
 

@@ -3,8 +3,8 @@
 #include <cmath>
 
 #include "session/sentence_text.h"
-#include "session/swim_words.h"
 #include "session/words.h"
+#include "words/swim_words.h"
 
 namespace wl {
 namespace {

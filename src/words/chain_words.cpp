@@ -1,4 +1,4 @@
-#include "session/chain_words.h"
+#include "words/chain_words.h"
 
 #include <QLocale>
 #include <cmath>

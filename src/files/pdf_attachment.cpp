@@ -1,4 +1,4 @@
-#include "io/pdf_attachment.h"
+#include "files/pdf_attachment.h"
 
 #include <qpdf/Pipeline.hh>
 #include <qpdf/QPDF.hh>

@@ -1,8 +1,8 @@
-#include "io/finish_recipe.h"
+#include "files/finish_recipe.h"
 
 #include <nlohmann/json.hpp>
 
-#include "io/design_file.h"
+#include "files/design_file.h"
 
 namespace wl {
 

@@ -1,10 +1,10 @@
 #include <nlohmann/json.hpp>
 
 #include "core/design/describe.h"
-#include "io/base64.h"
-#include "io/design_file.h"
-#include "io/file_key.h"
-#include "io/mesh_bytes.h"
+#include "files/base64.h"
+#include "files/design_file.h"
+#include "files/file_key.h"
+#include "files/mesh_bytes.h"
 
 namespace wl {
 namespace {

@@ -1,4 +1,4 @@
-#include "io/base64.h"
+#include "files/base64.h"
 
 #include <algorithm>
 #include <boost/archive/iterators/base64_from_binary.hpp>

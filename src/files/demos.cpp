@@ -1,4 +1,4 @@
-#include "io/embedded_data.h"
+#include "files/embedded_data.h"
 
 namespace wl {
 

@@ -1,4 +1,4 @@
-#include "session/swim_words.h"
+#include "words/swim_words.h"
 
 #include <cmath>
 

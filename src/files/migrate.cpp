@@ -1,4 +1,4 @@
-#include "io/migrate.h"
+#include "files/migrate.h"
 
 #include <cmath>
 #include <nlohmann/json.hpp>

@@ -1,10 +1,10 @@
-#include "io/schema.h"
+#include "files/schema.h"
 
 #include <nlohmann/json.hpp>
 
 #include "core/design/describe.h"
-#include "io/design_file.h"
-#include "io/file_key.h"
+#include "files/design_file.h"
+#include "files/file_key.h"
 
 namespace wl {
 namespace {

@@ -1,4 +1,4 @@
-#include "session/cause_words.h"
+#include "words/cause_words.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,7 +1,7 @@
-#include "io/pdf_design.h"
+#include "files/pdf_design.h"
 
-#include "io/design_file.h"
-#include "io/pdf_attachment.h"
+#include "files/design_file.h"
+#include "files/pdf_attachment.h"
 
 namespace wl {
 

@@ -1,4 +1,4 @@
-#include "session/small_water_words.h"
+#include "words/small_water_words.h"
 
 #include <QLocale>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "io/solid_file.h"
+#include "files/solid_file.h"
 
 #include <algorithm>
 #include <array>
@@ -9,7 +9,7 @@
 #include <string>
 
 #include "core/design/describe.h"
-#include "io/whole_file.h"
+#include "files/whole_file.h"
 
 namespace wl {
 namespace {

@@ -1,4 +1,4 @@
-#include "io/design_file.h"
+#include "files/design_file.h"
 
 #include <cmath>
 #include <nlohmann/json.hpp>
@@ -6,12 +6,12 @@
 
 #include "core/design/describe.h"
 #include "core/geometry/mesh.h"
-#include "io/base64.h"
-#include "io/file_key.h"
-#include "io/mesh_bytes.h"
-#include "io/migrate.h"
-#include "io/pdf_design.h"
-#include "io/whole_file.h"
+#include "files/base64.h"
+#include "files/file_key.h"
+#include "files/mesh_bytes.h"
+#include "files/migrate.h"
+#include "files/pdf_design.h"
+#include "files/whole_file.h"
 
 namespace wl {
 namespace {

@@ -1,4 +1,4 @@
-#include "session/log_words.h"
+#include "words/log_words.h"
 
 #include <QDate>
 #include <QLocale>
