@@ -65,11 +65,11 @@ Json wobbleJson(const Derived& derived, const Run& run) {
         put(j, "tail_path", Quantity::Length, swim.tailPath_m);
     }
     if (derived.design->swim.filmFrames) {
-        j["film"] = swim.beatsRefused ? "refused" : "used";
-        j["film_beats_by_told"] = swim.beatFactor;
+        j["film"] = swim.film.beatsRefused ? "refused" : "used";
+        j["film_beats_by_told"] = swim.film.beats;
         if (derived.design->swim.seenYaw_rad) {
-            j["seen_swing"] = swim.swingRefused ? "refused" : "used";
-            j["seen_swing_force_by_told"] = swim.swingFactor;
+            j["seen_swing"] = swim.film.forceRefused ? "refused" : "used";
+            j["seen_swing_force_by_told"] = swim.film.force;
         }
     }
     if (swim.bowl) {

@@ -135,15 +135,15 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
                    "after %1: the picture is of the steady swing.")
                     .arg(shown(Quantity::Time, bench, *rolledOver));
     }
-    if (swim.beatsRefused) {
+    if (swim.film.beatsRefused) {
         said << tr(
             "▲ The beats on your film are too far from those told: another speed, bait or "
             "count? They are not used.");
     }
-    if (swim.beatFactor != 1.0) {
+    if (swim.film.beats != 1.0) {
         said << (byLog.beats ? tr("Beats times %1 by your log.")
                              : tr("Beats times %1 by your film."))
-                    .arg(QLocale().toString(byLog.beats.value_or(swim.beatFactor), 'f', 2));
+                    .arg(QLocale().toString(byLog.beats.value_or(swim.film.beats), 'f', 2));
     }
     if (swim.bowl && swim.bowl->refused) {
         said << tr(
@@ -155,12 +155,12 @@ QStringList swimWords(const Swim& swim, const SwimNotes& limits,
                          shown(Quantity::Length, bench, std::abs(swim.bowl->lower_m)),
                          swim.bowl->lower_m >= 0 ? tr("lower") : tr("higher"));
     }
-    if (swim.swingRefused) {
+    if (swim.film.forceRefused) {
         said << tr("▲ No wake gives the swing you saw: it is not used.");
-    } else if (swim.swingFactor != 1.0) {
+    } else if (swim.film.force != 1.0) {
         said << (byLog.swing ? tr("Wake's force times %1 by the swings of your log.")
                              : tr("Wake's force times %1 by the swing you saw."))
-                    .arg(QLocale().toString(swim.swingFactor, 'f', 2));
+                    .arg(QLocale().toString(swim.film.force, 'f', 2));
     }
     return said;
 }

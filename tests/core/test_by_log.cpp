@@ -4,6 +4,7 @@
 
 #include "core/aim/aim.h"
 #include "core/forecast/by_log.h"
+#include "core/forecast/foretell.h"
 #include "core/swim/swim.h"
 #include "support/sample_bait.h"
 
@@ -48,6 +49,11 @@ TEST_CASE("by the log a bait beats and swings as its readings say, and its own f
     design.swim.filmSpeed_m_s = told.speed_m_s;
     design.swim.seenYaw_rad = 0.9 * told.yaw_rad.middle;
     const Derived filmed = evaluated(design);
+    // What is learnt from is what is reckoned without the film.
+    const Swim shown = swimOf(filmed, run);
+    CHECK(shown.beats_1_s.middle == Approx(1.2 * told.beats_1_s.middle).epsilon(0.003));
+    CHECK(*rawForecast(filmed, &run, &shown, {}, {}).figure[size_t(NoteKind::Beats)] ==
+          Approx(told.beats_1_s.middle).epsilon(0.003));
     const Swim over = swimOf(filmedByLog(filmed, run, beats, std::nullopt), run);
     CHECK(over.beats_1_s.middle == Approx(0.9 * told.beats_1_s.middle).epsilon(0.003));
     CHECK(over.yaw_rad.middle == Approx(0.9 * told.yaw_rad.middle).epsilon(0.003));

@@ -108,7 +108,7 @@ QString beats(Workbench& bench, const Results& r) {
     }
     const auto taught = Learner::of(bench).taught(NoteKind::Beats);
     const double seen =
-        r.swim->beats_1_s.middle * (taught ? taught->middle / r.swim->beatFactor : 1.0);
+        r.swim->beats_1_s.middle * (taught ? taught->middle / r.swim->film.beats : 1.0);
     return r.swim->swings ? tr("about %1 beats/s").arg(QLocale().toString(seen, 'f', 1))
                           : tr("no action");
 }

@@ -1,7 +1,5 @@
 #include "core/forecast/by_log.h"
 
-#include <cmath>
-
 #include "core/reckon/tow.h"
 #include "core/swim/swim.h"
 
@@ -57,26 +55,13 @@ Derived filmedByLog(const Derived& derived, const Run& run, const std::optional<
     } else if (keepsSwing) {
         notes.seenYaw_rad = own.seenYaw_rad;
     }
-    // The body draws the beat a little its own way: a film of more or fewer beats than are wanted
-    // makes up for that.
-    constexpr int kRounds = 6;
-    constexpr double kThere = 1e-3;
-    double seen = wanted;
-    for (int round = 0; round < kRounds; ++round) {
-        notes.filmFrames = notes.filmBeats * notes.filmRate_1_s / seen;
-        const Derived filmed = withNotes(derived, notes);
-        const Swim swim = swimAt(filmed, run, notes.filmSpeed_m_s);
-        if (swim.beatsRefused || swim.untold || swim.beats_1_s.middle <= 0) {
-            return derived;
-        }
-        if (swim.swingRefused) {
-            notes.seenYaw_rad.reset();
-        }
-        const double by = wanted / swim.beats_1_s.middle;
-        if (std::abs(by - 1) < kThere) {
-            return filmed;
-        }
-        seen *= by;
+    notes.filmFrames = notes.filmBeats * notes.filmRate_1_s / wanted;
+    const FilmFactors film = filmFactors(withNotes(derived, notes), run);
+    if (film.beatsRefused) {
+        return derived;
+    }
+    if (film.forceRefused) {
+        notes.seenYaw_rad.reset();
     }
     return withNotes(derived, notes);
 }

@@ -47,9 +47,9 @@ RawForecast rawForecast(const Derived& derived, const Run* run, const Swim* swim
         set(NoteKind::Depth, run->path.maxDepth_m);
     }
     if (swim != nullptr && !swim->untold && swim->swings) {
-        set(NoteKind::Beats, swim->beats_1_s.middle / swim->beatFactor);
+        set(NoteKind::Beats, swim->beats_1_s.middle / swim->film.beats);
         // A swing calibrated by a film is no reckoning of its own.
-        if (swim->swingFactor == 1.0) {
+        if (swim->film.force == 1.0) {
             set(NoteKind::Swing, swim->yaw_rad.middle);
         }
     }

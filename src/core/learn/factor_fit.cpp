@@ -2,10 +2,12 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstdint>
 #include <numbers>
 
 #include <boost/math/distributions/gamma.hpp>
 #include <boost/math/distributions/normal.hpp>
+#include <boost/math/tools/toms748_solve.hpp>
 
 namespace wl {
 namespace {
@@ -149,16 +151,32 @@ double Mixture::sd() const {
 }
 
 double Mixture::quantile(double share) const {
+    if (weight.empty()) {
+        return 0;
+    }
+    std::vector<double> spread(weight.size());
     double low = 1e9, high = -1e9;
     for (size_t i = 0; i < weight.size(); ++i) {
-        low = std::min(low, mean[i] - 12 * std::sqrt(variance[i]));
-        high = std::max(high, mean[i] + 12 * std::sqrt(variance[i]));
+        spread[i] = std::sqrt(variance[i]);
+        low = std::min(low, mean[i] - 12 * spread[i]);
+        high = std::max(high, mean[i] + 12 * spread[i]);
     }
-    for (int i = 0; i < 100 && high - low > 1e-13 * (1 + std::abs(low)); ++i) {
-        const double middle = 0.5 * (low + high);
-        (below(middle) < share ? low : high) = middle;
+    const auto over = [&](double x) {
+        double sum = -share;
+        for (size_t i = 0; i < weight.size(); ++i) {
+            sum += weight[i] * normalBelow((x - mean[i]) / spread[i]);
+        }
+        return sum;
+    };
+    const double atLow = over(low), atHigh = over(high);
+    if (!(atLow < 0 && atHigh > 0)) {
+        return atLow >= 0 ? low : high;
     }
-    return 0.5 * (low + high);
+    const auto close = [](double a, double b) { return b - a <= 1e-13 * (1 + std::abs(a)); };
+    std::uintmax_t most = 100;
+    const auto [below, above] =
+        boost::math::tools::toms748_solve(over, low, high, atLow, atHigh, close, most);
+    return 0.5 * (below + above);
 }
 
 FactorFit::FactorFit(const Spreads& spreads, std::vector<FactorReading> readings,

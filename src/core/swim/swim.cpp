@@ -68,26 +68,13 @@ std::optional<BowlRoll> bowlSaid(const Derived& d, const WobbleBody& taken) {
 
 }  // namespace
 
-Model filmedModel(const Model& model, const FilmFactors& film) {
-    Model m = model;
-    m.wakeStrouhal *= film.beats;
-    m.wakeSide *= film.force;
-    m.wakePressure *= film.force;
-    m.wakeAtRest *= film.force;
-    m.wakePeak *= film.force;
-    return m;
-}
-
 Swim swimWith(const WobbleBody& body, const WobbleTow& tow, const Derived& d,
               const FilmFactors& film, bool middleOnly) {
     constexpr double kQuick_1_s = 40.0;
     Swim swim;
     swim.speed_m_s = tow.speed_m_s;
     swim.tow = tow;
-    swim.beatFactor = film.beats;
-    swim.swingFactor = film.force;
-    swim.beatsRefused = film.beatsRefused;
-    swim.swingRefused = film.forceRefused;
+    swim.film = film;
     const Model model = filmedModel(d.model, film);
     WobbleMotion motion(body, tow, model);
     WobbleLinear linear = linearise(motion);
@@ -186,50 +173,6 @@ std::optional<Error> whyNoAction(const Swim& swim) {
     return Error{"swim.damped", "/fittings", {}, {}};
 }
 
-FilmFactors filmFactors(const Derived& d, const Run& run) {
-    constexpr double kLeast = 0.4, kMost = 2.5, kWeak = 0.3, kStrong = 4.0;
-    FilmFactors film;
-    const SwimNotes& notes = d.design->swim;
-    const auto seen = notes.seenBeats_1_s();
-    const Result<WobbleBody> body = wobbleBody(d, run);
-    if (!seen || !body) {
-        return film;
-    }
-    const double speed = notes.filmSpeed_m_s;
-    const Result<WobbleTow> tow = wobbleTow(settledAt(d, speed), speed);
-    if (!tow) {
-        return film;
-    }
-    const Swim told = swimWith(*body, *tow, d, film);
-    if (told.untold || told.beats_1_s.middle <= 0) {
-        return film;
-    }
-    const double factor = *seen / told.beats_1_s.middle;
-    if (factor < kLeast || factor > kMost) {
-        film.beatsRefused = true;
-        return film;
-    }
-    film.beats = factor;
-    if (!notes.seenYaw_rad) {
-        return film;
-    }
-    const auto yawAt = [&](double force) {
-        const Swim swim = swimWith(*body, *tow, d, {film.beats, force});
-        return swim.untold || swim.flags.disagree ? -1.0 : swim.yaw_rad.middle;
-    };
-    double low = kWeak, high = kStrong;
-    if (yawAt(low) < 0 || yawAt(low) > *notes.seenYaw_rad || yawAt(high) < *notes.seenYaw_rad) {
-        film.forceRefused = true;
-        return film;
-    }
-    for (int i = 0; i < 16; ++i) {
-        const double middle = std::sqrt(low * high);
-        (yawAt(middle) < *notes.seenYaw_rad ? low : high) = middle;
-    }
-    film.force = std::sqrt(low * high);
-    return film;
-}
-
 Swim swimAt(const Derived& d, const Run& run, double speed) {
     const Result<WobbleBody> body = wobbleBody(d, run);
     if (!body) {
@@ -289,8 +232,7 @@ std::optional<WobbleMotion> motionOf(const Derived& d, const Run& run, const Swi
     tuning.excitation = swim.excitation;
     tuning.couplingShare = swim.couplingShare;
     tuning.rollCoupleHeld = swim.heldCouple_N_m;
-    return WobbleMotion(*body, swim.tow, filmedModel(d.model, {swim.beatFactor, swim.swingFactor}),
-                        tuning);
+    return WobbleMotion(*body, swim.tow, filmedModel(d.model, swim.film), tuning);
 }
 
 }  // namespace wl

@@ -24,6 +24,15 @@ struct SwimFlags {
     bool operator==(const SwimFlags&) const = default;
 };
 
+/// What a film says of the model.
+struct FilmFactors {
+    double beats = 1.0;         ///< counted by those told without it, at its speed; 1: no film
+    double strouhal = 1.0;      ///< of the wake, by the model's: gives those beats
+    double force = 1.0;         ///< of the wake, by the curve's: gives the swing seen
+    bool beatsRefused = false;  ///< under 0.4 or over 2.5 times what is told: another bait or count
+    bool forceRefused = false;  ///< a swing was seen, but no force of the wake gives it
+};
+
 /// A bait swimming at one speed.
 struct Swim {
     double speed_m_s = 0.0;
@@ -44,12 +53,9 @@ struct Swim {
     double plateIncidence_rad = 0.0;
     double excitation = 1.0;  ///< of the middle curve, for the full motion
     double couplingShare = 1.0;
-    double heldCouple_N_m = 0.0;   ///< taken off the roll couple where rollUnsettled
-    double beatFactor = 1.0;       ///< beats counted on a film by those told, 1: no film
-    double swingFactor = 1.0;      ///< and the wake's force that gives the swing seen
-    bool beatsRefused = false;     ///< too far from what is told to be this bait's: not used
-    std::optional<BowlRoll> bowl;  ///< roll timed in a bowl
-    bool swingRefused = false;     ///< a swing was seen, but no force of the wake gives it
+    double heldCouple_N_m = 0.0;           ///< taken off the roll couple where rollUnsettled
+    FilmFactors film;                      ///< what it was told with
+    std::optional<BowlRoll> bowl;          ///< roll timed in a bowl
     Complex6 harmonic = Complex6::Zero();  ///< of (Y, roll, yaw, rates) at the middle
     double wake = 0.0;                     ///< q0 at the middle
     SwimFlags flags;
@@ -63,15 +69,11 @@ inline constexpr double kDeadSwing_rad = 3.0 * kDegree;
 /// swings or is not told.
 std::optional<Error> whyNoAction(const Swim& swim);
 
-/// What the film of the design says of the model: nothing changed without one. The wake's beat goes
-/// with its Strouhal number; the force that gives the swing seen is found between 0.3 and 4 times
-/// the curve's, and refused where wake and body disagree or the swing does not go with the force.
-struct FilmFactors {
-    double beats = 1.0;
-    double force = 1.0;
-    bool beatsRefused = false;  ///< under 0.4 or over 2.5 times what is told: another bait or count
-    bool forceRefused = false;
-};
+/// What the film of the design says of the model: nothing changed without one. The wake's Strouhal
+/// number is found that gives the beats counted, at the film's speed, and the force between 0.3 and
+/// 4 times the curve's that gives the swing seen, refused where wake and body disagree or the swing
+/// does not go with the force. Both together are told as seen to 0.1 %, but for a count that falls
+/// between two rhythms.
 FilmFactors filmFactors(const Derived& derived, const Run& run);
 
 /// The bait of a run swimming at the run's speed: harmonic balance with the three curves of the

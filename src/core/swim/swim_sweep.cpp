@@ -121,8 +121,7 @@ std::optional<RollOvers> rollOvers(const Derived& d, const Run& run, const Swim&
     tuning.couplingShare = swim.couplingShare;
     tuning.rollCoupleHeld = swim.heldCouple_N_m;
     nineAlike(*body, swim.tow, [&](const WobbleBody& other, const WobbleTow& turned, bool) {
-        const WobbleMotion motion(
-            other, turned, filmedModel(d.model, {swim.beatFactor, swim.swingFactor}), tuning);
+        const WobbleMotion motion(other, turned, filmedModel(d.model, swim.film), tuning);
         const double shed = motion.loads(WobbleState::Zero()).shedding_1_s / (2 * kPi);
         const WobbleRun one =
             runWobble(motion, WobbleClock::usual(shed), smallStart(), false, stop);

@@ -302,7 +302,7 @@ AimLog aimLog(Workbench& bench) {
     };
     const ResultsPtr r = bench.results();
     teach(AimMeasure::Depth, NoteKind::Depth, 1.0);
-    teach(AimMeasure::Beats, NoteKind::Beats, r && r->swim ? r->swim->beatFactor : 1.0);
+    teach(AimMeasure::Beats, NoteKind::Beats, r && r->swim ? r->swim->film.beats : 1.0);
     teach(AimMeasure::Swing, NoteKind::Swing, 1.0);
     return log;
 }
