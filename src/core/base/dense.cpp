@@ -6,16 +6,23 @@
 
 namespace wl {
 
-Spectrum spectrumOf(const Eigen::MatrixXd& matrix) {
-    const Eigen::EigenSolver<Eigen::MatrixXd> solver(matrix);
+namespace {
+
+using Matrix6 = Eigen::Matrix<double, 6, 6>;
+using Complex6 = Eigen::Matrix<std::complex<double>, 6, 1>;
+
+}  // namespace
+
+Spectrum6 spectrumOf(const Matrix6& matrix) {
+    const Eigen::EigenSolver<Matrix6> solver(matrix);
     return {solver.eigenvalues(), solver.eigenvectors()};
 }
 
-Eigen::VectorXcd rootsOf(const Eigen::MatrixXd& matrix) {
-    return Eigen::EigenSolver<Eigen::MatrixXd>(matrix, false).eigenvalues();
+Complex6 rootsOf(const Matrix6& matrix) {
+    return Eigen::EigenSolver<Matrix6>(matrix, false).eigenvalues();
 }
 
-Eigen::VectorXcd solved(const Eigen::MatrixXcd& a, const Eigen::VectorXcd& b) {
+Complex6 solved(const Eigen::Matrix<std::complex<double>, 6, 6>& a, const Complex6& b) {
     return a.partialPivLu().solve(b);
 }
 

@@ -1,5 +1,5 @@
-// Work on matrices whose size is known only when it runs, compiled once: the library's templates
-// for it take seconds in every file that names them.
+// The library's longer work on matrices, compiled once: its templates for it take seconds in every
+// file that names them.
 #pragma once
 
 #include <complex>
@@ -8,20 +8,22 @@
 
 namespace wl {
 
-/// Roots of a square matrix and, column by column, the vectors to them.
-struct Spectrum {
-    Eigen::VectorXcd roots;
-    Eigen::MatrixXcd vectors;
+/// Roots of a matrix of six rows and, column by column, the vectors to them.
+struct Spectrum6 {
+    Eigen::Matrix<std::complex<double>, 6, 1> roots;
+    Eigen::Matrix<std::complex<double>, 6, 6> vectors;
 };
 
-/// The spectrum of a square real matrix with finite numbers (QR algorithm, Eigen 3.4 EigenSolver).
-Spectrum spectrumOf(const Eigen::MatrixXd& matrix);
+/// The spectrum of a real matrix with finite numbers (QR algorithm, Eigen 3.4 EigenSolver).
+Spectrum6 spectrumOf(const Eigen::Matrix<double, 6, 6>& matrix);
 
 /// Its roots alone.
-Eigen::VectorXcd rootsOf(const Eigen::MatrixXd& matrix);
+Eigen::Matrix<std::complex<double>, 6, 1> rootsOf(const Eigen::Matrix<double, 6, 6>& matrix);
 
-/// x of a x = b, a square and regular (LU with row exchange).
-Eigen::VectorXcd solved(const Eigen::MatrixXcd& a, const Eigen::VectorXcd& b);
+/// x of a x = b, a regular (LU with row exchange).
+Eigen::Matrix<std::complex<double>, 6, 1> solved(
+    const Eigen::Matrix<std::complex<double>, 6, 6>& a,
+    const Eigen::Matrix<std::complex<double>, 6, 1>& b);
 
 /// x of a x = b, a symmetric and definite, or nearly (LDLT).
 Eigen::VectorXd solvedSymmetric(const Eigen::MatrixXd& a, const Eigen::VectorXd& b);

@@ -24,7 +24,14 @@ CutTool toolOf(const Bore& bore, const BoreGeometry& measured) {
     return tool;
 }
 
-BoreGeometry measureBore(const BodyCurves& body, const Bore& bore) {
+bool sameHole(const Bore& a, const Bore& b) {
+    return a.from == b.from && a.x_m == b.x_m && a.y_m == b.y_m && a.diameter_m == b.diameter_m &&
+           a.depth_m == b.depth_m && a.lean_rad == b.lean_rad;
+}
+
+namespace {
+
+BoreGeometry hole(const BodyCurves& body, const Bore& bore) {
     BoreGeometry g;
     const bool fromBelly = bore.from == BoreFrom::Belly;
     g.inward = {std::sin(bore.lean_rad), 0.0,
@@ -41,7 +48,17 @@ BoreGeometry measureBore(const BodyCurves& body, const Bore& bore) {
     g.removedCentroid_m = cut.centroid_m;
     g.wallBeyond_m = cut.wallBeyond_m;
     g.wallBeside_m = cut.wallBeside_m;
+    return g;
+}
 
+}  // namespace
+
+BoreGeometry measureBore(const BodyCurves& body, const Bore& bore, const BoreGeometry* drilled) {
+    BoreGeometry g = drilled != nullptr ? *drilled : hole(body, bore);
+    g.fillerCentroid_m.setZero();
+    if (!g.entersBody) {
+        return g;
+    }
     const LeadInBore lead = leadIn(bore);
     const double held = lead.length_m > bore.depth_m ? bore.depth_m / lead.length_m : 1.0;
     g.plugLength_m = held * lead.length_m;

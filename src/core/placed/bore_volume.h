@@ -25,7 +25,13 @@ struct BoreGeometry {
     Eigen::Vector3d fillerCentroid_m = Eigen::Vector3d::Zero();
 };
 
-BoreGeometry measureBore(const BodyCurves& body, const Bore& bore);
+/// A bore in a body with its lead and filler. `drilled`: the same hole measured in that body
+/// before, whatever it held.
+BoreGeometry measureBore(const BodyCurves& body, const Bore& bore,
+                         const BoreGeometry* drilled = nullptr);
+
+/// Both go the same way into a body, whatever they hold.
+bool sameHole(const Bore& a, const Bore& b);
 
 /// The bore as a tool, from its measured mouth and axis.
 CutTool toolOf(const Bore& bore, const BoreGeometry& measured);

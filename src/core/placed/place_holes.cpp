@@ -9,7 +9,9 @@ namespace wl {
 void placeBores(Placing& p) {
     for (size_t i = 0; i < p.design.bores.size(); ++i) {
         const Bore& bore = p.design.bores[i];
-        BoreGeometry g = measureBore(p.body.curves, bore);
+        const auto& before = p.body.before;
+        const bool drilled = before && i < before->bores.size() && sameHole(before->bores[i], bore);
+        BoreGeometry g = measureBore(p.body.curves, bore, drilled ? &before->measured[i] : nullptr);
         p.begin({RecordList::Bores, i}, bore.name);
         if (g.entersBody) {
             const CutTool whole = toolOf(bore, g);

@@ -59,12 +59,19 @@ struct Placed {
     std::vector<Surface> surfaces;
 };
 
+/// Bores as they were measured in a body.
+struct MeasuredBores {
+    const std::vector<Bore>& bores;
+    const std::vector<BoreGeometry>& measured;  ///< one for each
+};
+
 /// The body things are placed in.
 struct PlacedBody {
     const BodyCurves& curves;  ///< breadths already scaled to the trusted volume
     double massScale = 1.0;    ///< of every piece's material, from a weighed body
     const std::vector<BodyPart>& parts;
     const std::vector<JointCut>& cuts;
+    std::optional<MeasuredBores> before = std::nullopt;  ///< in this very body
 };
 
 /// The sum in the making. Where tools cross, the stock between is taken once, by the first.

@@ -57,13 +57,17 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
                               coatHulls(d.shape->parts, coatsOf(design), d.shape->sizes.length_m));
     const bool sameMass = sameHulls && massInputs(*near->design) == massInputs(design) &&
                           tieOnBait(*near->design) == tieOnBait(design);
-    d.mass = sameMass ? near->mass
-                      : std::make_shared<const MassBalance>(computeMassBalance(
-                            design,
-                            {{d.shape->curves, d.shape->massScale, d.shape->parts, d.shape->joints},
-                             d.shape->reckoning,
-                             *d.hulls},
-                            d.waterDensity_kg_m3));
+    d.mass =
+        sameMass
+            ? near->mass
+            : std::make_shared<const MassBalance>(computeMassBalance(
+                  design,
+                  {{d.shape->curves, d.shape->massScale, d.shape->parts, d.shape->joints,
+                    sameShape ? std::optional(MeasuredBores{near->design->bores, near->mass->bores})
+                              : std::nullopt},
+                   d.shape->reckoning,
+                   *d.hulls},
+                  d.waterDensity_kg_m3));
     const bool sameModel = near != nullptr && near->model == model;
     TowedShape inputs = towedShapeOf(design, d);
     const bool sameLoads = sameModel && near->loads->inputs == inputs;

@@ -3,6 +3,9 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <cstdint>
+
+#include <boost/math/tools/toms748_solve.hpp>
 
 #include "core/base/dense.h"
 #include "core/base/units.h"
@@ -31,7 +34,7 @@ struct Answer {
     Complex6 inputs;
 
     explicit Answer(const WobbleLinear& l) : direct(l.plateWake) {
-        const Spectrum spectrum = spectrumOf(l.a);
+        const Spectrum6 spectrum = spectrumOf(l.a);
         roots = spectrum.roots;
         vectors = spectrum.vectors;
         inputs = solved(vectors, l.wake.cast<Complex>());
@@ -69,16 +72,10 @@ std::optional<double> keepsTime(const Answer& answer, double shedding, double dr
     for (int i = 1; i < kLooks; ++i) {
         const double to = shedding * (0.6 + 0.8 * i / (kLooks - 1)), here = off(to);
         if ((before <= 0) != (here <= 0)) {
-            double low = from, high = to, atLow = before;
-            for (int k = 0; k < 60 && high - low > 1e-13 * shedding; ++k) {
-                const double middle = 0.5 * (low + high), there = off(middle);
-                if ((there <= 0) == (atLow <= 0)) {
-                    low = middle;
-                    atLow = there;
-                } else {
-                    high = middle;
-                }
-            }
+            std::uintmax_t most = 60;
+            const auto close = [&](double a, double b) { return b - a <= 1e-13 * shedding; };
+            const auto [low, high] =
+                boost::math::tools::toms748_solve(off, from, to, before, here, close, most);
             const double root = 0.5 * (low + high);
             ++count;
             if (!best || std::abs(root - near) < std::abs(*best - near)) {
