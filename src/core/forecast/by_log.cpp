@@ -1,5 +1,7 @@
 #include "core/forecast/by_log.h"
 
+#include <cmath>
+
 #include "core/reckon/tow.h"
 #include "core/swim/swim.h"
 
@@ -55,13 +57,26 @@ Derived filmedByLog(const Derived& derived, const Run& run, const std::optional<
     } else if (keepsSwing) {
         notes.seenYaw_rad = own.seenYaw_rad;
     }
-    notes.filmFrames = notes.filmBeats * notes.filmRate_1_s / wanted;
-    const FilmFactors film = filmFactors(withNotes(derived, notes), run);
-    if (film.beatsRefused) {
-        return derived;
-    }
-    if (film.forceRefused) {
-        notes.seenYaw_rad.reset();
+    // Where wake and body quarrel a film is not told as counted: one of more or fewer beats than
+    // are wanted makes up for that.
+    constexpr int kRounds = 6;
+    constexpr double kThere = 1e-3;
+    double seen = wanted;
+    for (int round = 0; round < kRounds; ++round) {
+        notes.filmFrames = notes.filmBeats * notes.filmRate_1_s / seen;
+        const Derived filmed = withNotes(derived, notes);
+        const Swim swim = swimAt(filmed, run, notes.filmSpeed_m_s);
+        if (swim.film.beatsRefused || swim.untold || swim.beats_1_s.middle <= 0) {
+            return derived;
+        }
+        if (swim.film.forceRefused) {
+            notes.seenYaw_rad.reset();
+        }
+        const double by = wanted / swim.beats_1_s.middle;
+        if (std::abs(by - 1) < kThere) {
+            return filmed;
+        }
+        seen *= by;
     }
     return withNotes(derived, notes);
 }

@@ -20,7 +20,8 @@ class Filmed {
 
     // With the wake's Strouhal number times what gives the beats seen. A body draws the beat its
     // own way, so that it does not quite go with that number; between two rhythms there may be none
-    // that gives it: then the nearest tried.
+    // that gives it: then the nearest tried. Where wake and body quarrel, beats and swing jump with
+    // the least change of the number: there it stays as given.
     FilmFactors beating(double seen_1_s, FilmFactors film) const {
         constexpr int kRounds = 24;
         constexpr double kThere = 1e-5, kFar = 4.0;
@@ -31,8 +32,11 @@ class Filmed {
             if (told.untold || told.beats_1_s.middle <= 0) {
                 break;
             }
+            if (told.flags.disagree && round == 0) {
+                break;
+            }
             const double by = seen_1_s / told.beats_1_s.middle;
-            if (std::abs(std::log(by)) < nearest) {
+            if (!told.flags.disagree && std::abs(std::log(by)) < nearest) {
                 nearest = std::abs(std::log(by));
                 best = film.strouhal;
             }

@@ -153,6 +153,7 @@ std::optional<Trim> settledAt(const Derived& d, double speed) {
 
 std::optional<Error> whyNoAction(const Swim& swim) {
     constexpr double kFar = 1.6, kNear = 0.6;
+    const auto tenths = [](double beats) { return std::round(10 * beats) / 10; };
     if (swim.untold || swim.swings) {
         return std::nullopt;
     }
@@ -167,8 +168,8 @@ std::optional<Error> whyNoAction(const Swim& swim) {
         return Error{"swim.far_from_own",
                      "/lip/width",
                      {},
-                     {{Quantity::Number, swim.ownBeat_1_s / std::max(1e-9, swim.tuning)},
-                      {Quantity::Number, swim.ownBeat_1_s}}};
+                     {{Quantity::Number, tenths(swim.ownBeat_1_s / std::max(1e-9, swim.tuning))},
+                      {Quantity::Number, tenths(swim.ownBeat_1_s)}}};
     }
     return Error{"swim.damped", "/fittings", {}, {}};
 }

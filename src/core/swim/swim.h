@@ -73,7 +73,7 @@ std::optional<Error> whyNoAction(const Swim& swim);
 /// number is found that gives the beats counted, at the film's speed, and the force between 0.3 and
 /// 4 times the curve's that gives the swing seen, refused where wake and body disagree or the swing
 /// does not go with the force. Both together are told as seen to 0.1 %, but for a count that falls
-/// between two rhythms.
+/// between two rhythms and where wake and body disagree: there the number goes with the count.
 FilmFactors filmFactors(const Derived& derived, const Run& run);
 
 /// The bait of a run swimming at the run's speed: harmonic balance with the three curves of the
