@@ -2,6 +2,7 @@
 // with the mouse lies where it is drawn.
 #include <QAbstractItemView>
 #include <QImage>
+#include <QRadioButton>
 #include <QScrollBar>
 #include <cmath>
 
@@ -94,4 +95,44 @@ TEST_CASE("a list opens by its arrow, one that is typed into too") {
         QTest::mouseRelease(&list, Qt::LeftButton, {}, QPoint(110, 14));
         list.hidePopup();
     }
+}
+
+TEST_CASE("a box or ring to tick is seen, and its tick, by day and by night") {
+    Opened o;
+    QCheckBox box;
+    QRadioButton ring;
+    // Pixels of the mark's place that are not the ground.
+    const auto drawn = [](QAbstractButton& button) {
+        const QImage image = button.grab().toImage();
+        int count = 0;
+        for (int x = 0; x < 16; ++x) {
+            for (int y = 0; y < image.height(); ++y) {
+                // A mark is told from the ground by a luminance of three to one (WCAG 2.1, 1.4.11).
+                const auto light = [](const QColor& c) {
+                    const auto part = [](double v) {
+                        return v <= 0.03928 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+                    };
+                    return 0.2126 * part(c.redF()) + 0.7152 * part(c.greenF()) +
+                           0.0722 * part(c.blueF()) + 0.05;
+                };
+                const double ratio = light(image.pixelColor(x, y)) / light(inks().ground);
+                count += ratio >= 3 || ratio <= 1 / 3.0;
+            }
+        }
+        return count;
+    };
+    for (const bool dark : {false, true}) {
+        o.window.setDark(dark);
+        for (QAbstractButton* button :
+             {static_cast<QAbstractButton*>(&box), static_cast<QAbstractButton*>(&ring)}) {
+            INFO(dark << " " << button->metaObject()->className());
+            button->setChecked(false);
+            const int empty = drawn(*button);
+            CHECK(empty >= 20);  // half of a rim round twelve pixels
+            button->setChecked(true);
+            CHECK(drawn(*button) >= empty + 8);
+            button->setAutoExclusive(false);
+        }
+    }
+    o.window.setDark(false);
 }
