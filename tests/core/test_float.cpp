@@ -75,7 +75,7 @@ TEST_CASE("floating cylinder and sphere sit at the published draft") {
         }
         mesh = meshPlate(ring, {0, 0, 0}, Eigen::Vector3d::UnitY(), Eigen::Vector3d::UnitZ(), 0.3);
         const FloatingBody body = bodyOf(mesh, s, {0, 0, 0});
-        const double offset = findWaterline(body, Eigen::Vector3d::UnitZ());
+        const double offset = findWaterline(body, Eigen::Vector3d::UnitZ()).offset_m;
         CHECK((offset + 0.01) / 0.02 == Approx(draft).margin(1e-5));
     }
     const double ball[][2] = {{.5, .5}, {.645, .597918}, {.85, .755598}, {.95, .864650}};
@@ -83,7 +83,7 @@ TEST_CASE("floating cylinder and sphere sit at the published draft") {
         FloatingBody body;
         body.shape.parts.push_back({Eigen::Vector3d::Zero(), 4.0 / 3 * kPi * 1e-6});
         body.mass_kg = s * 1000 * body.shape.parts[0].volume_m3;
-        const double offset = findWaterline(body, Eigen::Vector3d::UnitZ());
+        const double offset = findWaterline(body, Eigen::Vector3d::UnitZ()).offset_m;
         CHECK((offset + 0.01) / 0.02 == Approx(draft).margin(1e-6));
     }
 }

@@ -192,6 +192,51 @@ TEST_CASE(
     CHECK(known > 10);
 }
 
+TEST_CASE("where a retrieve goes does not hang on the steps it is worked out in") {
+    int runs = 0, far = 0;
+    for (const char* name : {"diver", "lipless", "swimmer"}) {
+        for (const double speed : {0.5, 0.8, 1.2}) {
+            for (const double cast : {15.0, 25.0, 40.0}) {
+                Design d = demoNamed(name);
+                d.brief.retrieveSpeed_m_s = speed;
+                d.brief.castLength_m = cast;
+                const Derived there = evaluate(d).value();
+                const double told = computeRun(there).path.maxDepth_m;
+                const RetrieveGrid finer{0.004, 64, 1e-10};
+                INFO(name << ", " << speed << " m/s, cast " << cast << " m: " << told);
+                const double finest = computeRun(there, {}, finer).path.maxDepth_m;
+                CHECK(told == Approx(finest).epsilon(0.03));
+                const double coarse = computeRun(there, {}, kCoarseRetrieve).path.maxDepth_m;
+                CHECK(coarse == Approx(finest).epsilon(0.06));
+                ++runs;
+                far += std::abs(told / finest - 1) > 0.003 ? 1 : 0;
+            }
+        }
+    }
+    CHECK(far * 5 < runs);
+}
+
+TEST_CASE("a line that comes out of the water and would be under again comes out") {
+    // A bait just under the surface far from the rod: links of a few millimetres, the air hangs
+    // straight.
+    Line line;
+    line.diameter_m = 0.26e-3;
+    int out = 0;
+    for (const double angle_deg : {2.0, 3.0, 3.9, 5.0, 8.0}) {
+        const auto end = [&](int steps) {
+            return integrateLine(line, 0.58, angle_deg * kDegree, 26, 0.0152, steps, {{1.0, 0.3}});
+        };
+        const LineEnd fine = end(4000);
+        INFO(angle_deg);
+        for (const int steps : {10, 16, 24, 33}) {
+            CHECK((end(steps).place_m - fine.place_m).norm() < 1e-3 * 26);
+            CHECK(end(steps).inWater_m == Approx(fine.inWater_m).margin(1e-3));
+        }
+        out += fine.inWater_m < 1 ? 1 : 0;
+    }
+    CHECK(out >= 3);
+}
+
 TEST_CASE("a random bait on a line has a depth or a plain reason, and a longer cast keeps it") {
     int slackAtFirst = 0, known = 0;
     for (unsigned seed = 1; seed <= unsigned(someOf(90)); ++seed) {

@@ -120,7 +120,7 @@ TEST_CASE("random floaters rest where weight and lift are equal and in one line,
                     const Eigen::Vector3d up =
                         Eigen::AngleAxisd(sense * tilt, about) * rest.plane.normal;
                     FloatingBody body{derived->mass->shape, derived->mass->mass_kg, g, water};
-                    const WaterPlane plane{up, findWaterline(body, up)};
+                    const WaterPlane plane{up, findWaterline(body, up).offset_m};
                     const Wet now = clipped(derived->mass->shape, plane);
                     const PlaneAxes then = planeAxes(up);
                     const Eigen::Vector3d at = now.moment / now.volume;

@@ -231,8 +231,7 @@ TEST_CASE(
             const FloatingBody body{piece.coarseShape, piece.mass_kg, piece.centreOfGravity_m,
                                     now.waterDensity_kg_m3};
             const Eigen::Vector3d up = upInBody(d.brief.wantedPitch_rad, 0.0);
-            const Submerged wet =
-                computeSubmerged(body.shape, {up, findWaterline(body, up, 1e-11)});
+            const Submerged wet = findWaterline(body, up, 1e-11).wet;
             const Eigen::Vector3d lift = now.rest->alone[i].net_kg > 0
                                              ? Eigen::Vector3d(wet.moment_m4 / wet.volume_m3)
                                              : piece.centreOfBuoyancy_m;

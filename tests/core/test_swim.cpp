@@ -119,6 +119,39 @@ TEST_CASE("the demo diver swims, and the figures hang together") {
     CHECK(swim.swing_rad.high >= 3 * swim.swing_rad.middle);
 }
 
+TEST_CASE("behind lips flat and steep the wake pushes as hard as the swing it makes leaves it to") {
+    int balances = 0, settled = 0;
+    for (const double angle_deg : {25, 35, 45, 50, 55, 60, 65, 70}) {
+        for (const double speed : {0.6, 0.9, 1.2, 1.6}) {
+            Design design = demoDesign();
+            design.lip.angle_rad = angle_deg * kDegree;
+            design.brief.retrieveSpeed_m_s = speed;
+            const Result<Derived> d = evaluate(design);
+            REQUIRE(d);
+            const Run run = computeRun(*d, {}, kCoarseRetrieve);
+            std::optional<WobbleMotion> motion = motionOf(*d, run, swimOf(*d, run));
+            if (!motion) {
+                continue;
+            }
+            motion->setTuning({});
+            for (const WakeCurve& curve : wakeCurves(d->model)) {
+                const Wobble w = balanceWobble(*motion, curve);
+                if (!w.found) {
+                    continue;
+                }
+                ++balances;
+                const double push = w.excitation * d->model.wakeSide * w.wake / 2;
+                INFO(angle_deg << " degrees, " << speed << " m/s: " << push);
+                const bool same = std::abs(curve.at(w.edgeSwing) / push - 1) < 1e-3;
+                settled += same ? 1 : 0;
+                CHECK((same || w.ambiguous));
+            }
+        }
+    }
+    CHECK(balances > 70);
+    CHECK(settled > 0.95 * balances);
+}
+
 TEST_CASE("tied on the axis of roll the diver's motion in time is the swing told") {
     Design design = demoDesign();
     design.tie = Tie{};

@@ -36,8 +36,7 @@ inline LeverSteps searched(AimSearch& search) {
     search.scan();
     search.spread();
     search.refine();
-    return search.walk(search.best(),
-                       [&](const LeverSteps& steps) { return search.costOf(steps); });
+    return search.descend();
 }
 
 inline bool inside(const AimTarget& band, double value) {

@@ -346,7 +346,7 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
     tell(0.25);
     search.refine();
     tell(0.5);
-    search.walk(search.best(), [&](const LeverSteps& steps) { return search.costOf(steps); });
+    search.descend();
     tell(0.6);
     const std::vector<WaySought> ways = seekWays(search, wish.bestOnly);
     tell(0.8);

@@ -353,6 +353,42 @@ LeverSteps AimSearch::walk(LeverSteps from, const Key& key, int moves) {
     return from;
 }
 
+LeverSteps AimSearch::descend() {
+    constexpr int kOthers = 3;
+    constexpr double kApart = 0.2, kHalfStep = 0.02;
+    const Key cost = [this](const LeverSteps& steps) { return costOf(steps); };
+    std::vector<std::vector<double>> walked;
+    const auto isFar = [&](const std::vector<double>& moved) {
+        return std::all_of(walked.begin(), walked.end(), [&](const std::vector<double>& other) {
+            double apart = 0;
+            for (size_t i = 0; i < moved.size(); ++i) {
+                apart = std::max(apart, std::abs(moved[i] - other[i]));
+            }
+            return apart >= kApart;
+        });
+    };
+    LeverSteps from = best();
+    for (int i = 0; i <= kOthers && !stopped(); ++i) {
+        walked.push_back(movedAt(from));
+        walked.push_back(movedAt(walk(from, cost)));
+        const Entry& there = at(best());
+        if (there.trial.fault == AimTrial::Fault::None && there.loss < kHalfStep) {
+            break;
+        }
+        double least = 1e300;
+        for (const auto& [steps, entry] : table_) {
+            if (entry.cost < least && isFar(movedAt(steps))) {
+                least = entry.cost;
+                from = steps;
+            }
+        }
+        if (least >= kFaulty) {
+            break;
+        }
+    }
+    return best();
+}
+
 LeverSteps AimSearch::minimise(const LeverSteps& from, int trials, const Key& key) {
     struct Sought {
         AimSearch& search;

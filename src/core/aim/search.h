@@ -63,6 +63,10 @@ class AimSearch {
     void spread();
     /// Rounds of a quadratic in the logarithms of what is sought, refitted about the best.
     void refine();
+    /// From the best by bench steps; and where it could be better by more than half a step of the
+    /// bench, from the best of up to three other places, a fifth of a range or more from all walked
+    /// from or to. Returns the best.
+    LeverSteps descend();
     /// By bench steps from there while the key falls: 4, 2 and 1 of each lever, then pairs of one.
     using Key = std::function<double(const LeverSteps&)>;
     LeverSteps walk(LeverSteps from, const Key& key, int moves = 60);

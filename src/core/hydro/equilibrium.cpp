@@ -88,7 +88,7 @@ static double floatingShare(double volumeShare) {
     return t;
 }
 
-double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double within_m3) {
+Waterline findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double within_m3) {
     const double whole = computeDisplaced(body.shape).volume_m3;
     double low = 1e9, high = -1e9, foot = 1e9, top = -1e9;
     for (const WettedHull& hull : body.shape.hulls) {
@@ -105,17 +105,19 @@ double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double
         low = std::min(low, up.dot(part.centre_m) - radius);
         high = std::max(high, up.dot(part.centre_m) + radius);
     }
+    constexpr int kMostLooks = 60;
+    constexpr double kSamePlane_m = 1e-13;
     const double wanted = body.mass_kg / body.waterDensity_kg_m3;
     // Newton on a monotone function, kept inside a shrinking bracket, from where a ball of that
     // height would float.
     double offset =
         foot < top ? foot + floatingShare(wanted / whole) * (top - foot) : 0.5 * (low + high);
-    for (int i = 0; i < 60 && high - low > 1e-13; ++i) {
+    for (int i = 0;; ++i) {
         const Submerged wet = computeSubmerged(body.shape, {up, offset});
         const double error = wet.volume_m3 - wanted;
         (error > 0 ? high : low) = offset;
-        if (std::abs(error) < within_m3) {
-            break;
+        if (std::abs(error) < within_m3 || i >= kMostLooks || high - low <= kSamePlane_m) {
+            return {offset, wet};
         }
         double next = wet.waterplaneArea_m2 > 0 ? offset - error / wet.waterplaneArea_m2 : low;
         if (!(next > low && next < high)) {
@@ -123,7 +125,6 @@ double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double
         }
         offset = next;
     }
-    return offset;
 }
 
 namespace {
@@ -152,7 +153,8 @@ std::optional<FloatAttitude> settle(const FloatingBody& body, const Eigen::Vecto
     plane.offset_m = nearOffset_m
                          ? *nearOffset_m
                          : findWaterline(body, plane.normal,
-                                         kNearWaterline * body.mass_kg / body.waterDensity_kg_m3);
+                                         kNearWaterline * body.mass_kg / body.waterDensity_kg_m3)
+                               .offset_m;
 
     Energy now = evaluateEnergy(body, plane);
     const double massScale = std::max(body.mass_kg, 1e-9);
@@ -201,7 +203,7 @@ std::optional<FloatAttitude> settle(const FloatingBody& body, const Eigen::Vecto
             near || !improved || now.gradient.cwiseAbs().maxCoeff() < kSettledArm_m * massScale;
     }
     if (search.known == nullptr && std::abs(now.gradient.x()) > 1e-9 * massScale) {
-        plane.offset_m = findWaterline(body, plane.normal);
+        plane.offset_m = findWaterline(body, plane.normal).offset_m;
         now = evaluateEnergy(body, plane);
     }
 

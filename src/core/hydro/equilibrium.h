@@ -36,10 +36,17 @@ Eigen::Vector3d upInBody(double pitch_rad, double roll_rad);
 double pitchOf(const Eigen::Vector3d& up);
 double rollOf(const Eigen::Vector3d& up);
 
-/// Plane offset at which the submerged volume carries the mass in that attitude. The body must be
-/// buoyant (mass < density x whole volume); otherwise the offset just covers it. Found to
-/// `within_m3` of volume.
-double findWaterline(const FloatingBody& body, const Eigen::Vector3d& up, double within_m3 = 1e-14);
+/// A plane's offset and what is under it.
+struct Waterline {
+    double offset_m = 0.0;
+    Submerged wet;
+};
+
+/// The plane at which the submerged volume carries the mass in that attitude. The body must be
+/// buoyant (mass < density x whole volume); otherwise it just covers it. Found to `within_m3` of
+/// volume.
+Waterline findWaterline(const FloatingBody& body, const Eigen::Vector3d& up,
+                        double within_m3 = 1e-14);
 
 /// Follows the energy downhill from an attitude to rest. Potential energy over heave and two tilts,
 /// E/g = m (n.G - d) - rho * integral of (n.r - d) over the submerged volume; damped Newton with

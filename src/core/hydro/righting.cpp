@@ -27,8 +27,7 @@ class Leaning {
             return body_.centreOfGravity_m - wholeCentre_;
         }
         const Eigen::Vector3d up = upInBody(pitch, roll);
-        const double offset = findWaterline(body_, up, within_m3_);
-        const Submerged wet = computeSubmerged(body_.shape, {up, offset});
+        const Submerged wet = findWaterline(body_, up, within_m3_).wet;
         return body_.centreOfGravity_m - wet.moment_m4 / wet.volume_m3;
     }
     double pitchArm(double pitch, double roll) const {

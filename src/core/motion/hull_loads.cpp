@@ -1,7 +1,10 @@
 #include "core/motion/hull_loads.h"
 
 #include <algorithm>
+#include <array>
+#include <atomic>
 #include <cmath>
+#include <limits>
 
 #include "core/base/interpolate.h"
 #include "core/base/units.h"
@@ -289,28 +292,53 @@ Loads LoadShares::sum() const {
     return all;
 }
 
-LoadTable::LoadTable(const TowedShape& shape, const Model& model) {
-    // The same for every bait: a third of what a table takes.
-    static const auto headings = [] {
-        std::array<Heading, kCount + 1> all;
-        for (int i = 0; i <= kCount; ++i) {
-            all[size_t(i)] = Heading((-180.0 + 0.25 * i) * kDegree);
+// A place of the table is worked out when it is first asked for: a bait is towed through a few
+// hundred of them. Threads that ask at once write the same.
+struct LoadTable::Filled {
+    Filled(const TowedShape& towed, const Model& by)
+        : shape(towed), model(by), formula(shape, model) {
+        for (Place& place : places) {
+            place.moment_m3.store(kNotYet, std::memory_order_relaxed);
         }
-        return all;
-    }();
-    const LoadFormula formula(shape, model);
-    for (int i = 0; i <= kCount; ++i) {
-        table_[i] = formula.at(headings[size_t(i)]).sum();
     }
-}
+
+    Loads at(int i) {
+        Place& place = places[size_t(i)];
+        Loads loads;
+        loads.moment_m3 = place.moment_m3.load(std::memory_order_acquire);
+        if (std::isnan(loads.moment_m3)) {
+            loads = formula.at(Heading((-180.0 + 0.25 * i) * kDegree)).sum();
+            place.aft_m2.store(loads.aft_m2, std::memory_order_relaxed);
+            place.up_m2.store(loads.up_m2, std::memory_order_relaxed);
+            place.moment_m3.store(loads.moment_m3, std::memory_order_release);
+            return loads;
+        }
+        loads.aft_m2 = place.aft_m2.load(std::memory_order_relaxed);
+        loads.up_m2 = place.up_m2.load(std::memory_order_relaxed);
+        return loads;
+    }
+
+    static constexpr double kNotYet = std::numeric_limits<double>::quiet_NaN();
+    struct Place {
+        std::atomic<double> aft_m2, up_m2, moment_m3;
+    };
+    TowedShape shape;
+    Model model;
+    LoadFormula formula;
+    std::array<Place, kCount + 1> places;
+};
+
+LoadTable::LoadTable(const TowedShape& shape, const Model& model)
+    : filled_(std::make_unique<Filled>(shape, model)) {}
+
+LoadTable::~LoadTable() = default;
 
 Loads LoadTable::at(double alpha_rad) const {
     const double turn = alpha_rad / (2 * kPi) + 0.5;
     const double at = (turn - std::floor(turn)) * kCount;
     const int i = std::clamp(static_cast<int>(at), 0, kCount - 1);
     const double share = at - i;
-    const Loads& a = table_[i];
-    const Loads& b = table_[i + 1];
+    const Loads a = filled_->at(i), b = filled_->at(i + 1);
     return {a.aft_m2 + share * (b.aft_m2 - a.aft_m2), a.up_m2 + share * (b.up_m2 - a.up_m2),
             a.moment_m3 + share * (b.moment_m3 - a.moment_m3)};
 }

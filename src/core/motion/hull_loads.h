@@ -5,7 +5,7 @@
 // dynamic pressure q = 1/2 rho U^2: forces in m2, moments in m3.
 #pragma once
 
-#include <array>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -95,15 +95,18 @@ struct LoadShares {
 Loads computeLoads(const TowedShape& shape, double alpha_rad, const Model& model = {});
 LoadShares computeLoadShares(const TowedShape& shape, double alpha_rad, const Model& model = {});
 
-/// The same tabulated each 0.25 degrees over the full circle; look-ups are straight lines between.
+/// The same tabulated each 0.25 degrees over the full circle, each place when it is first looked
+/// at; look-ups are straight lines between. May be asked by several threads at once.
 class LoadTable {
   public:
     explicit LoadTable(const TowedShape& shape, const Model& model = {});
+    ~LoadTable();
     Loads at(double alpha_rad) const;
 
   private:
     static constexpr int kCount = 1440;
-    std::array<Loads, kCount + 1> table_{};
+    struct Filled;
+    std::unique_ptr<Filled> filled_;
 };
 
 }  // namespace wl

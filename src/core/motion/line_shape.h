@@ -53,9 +53,9 @@ struct LineEnd {
 };
 
 /// Integrates d(T t)/ds = 1/2 rho d Cn |vn| vn + 1/2 rho pi d Ct |vt| vt t - w down from the bait
-/// over `length_m` in `steps` fourth-order Runge-Kutta steps. At the surface (down = -depth) it
-/// lands with one short step, and the rest hangs straight in air. A leader takes its share of the
-/// steps, four at least. `trace`, when given, receives the points.
+/// over `length_m` in `steps` fourth-order Runge-Kutta steps that grow along the line. At the
+/// surface (down = -depth) it lands with short ones, and the rest hangs straight in air. A leader
+/// takes its share of the steps, four at least. `trace`, when given, receives the points.
 LineEnd integrateLine(const Line& line, double tension_N, double lineAngle_rad, double length_m,
                       double depth_m, int steps, const LineMotion& motion,
                       std::vector<Eigen::Vector2d>* trace = nullptr);

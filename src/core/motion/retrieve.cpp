@@ -13,10 +13,12 @@ namespace wl {
 namespace {
 
 constexpr double kMostStep = 0.4;  // of ln speed and of the path angle, in one go
+// A line that grazes the surface leaves it of a sudden: there no shorter step leads on.
+constexpr int kMostHalvings = 6;
 constexpr double kFailure = 3e-3;
 constexpr double kRoughLimit = 0.35;
+constexpr double kPoorStart = 0.05;  // from where on another start is looked for
 constexpr double kRoughShare = 0.15;
-constexpr int kMostRoughStarts = 10;
 constexpr double kEndShare = 0.03;
 
 using Complex = std::complex<double>;
@@ -88,69 +90,45 @@ class RetrieveStepper {
         return match;
     }
 
-    // From a neighbour's slopes, mended as it goes (Broyden 1965); false when that does not
-    // converge fast.
-    bool solveNear(const Complex& place, Unknowns& x, double alpha, Slopes& slopes,
-                   Match& best) const {
-        best = tryAt(place, x, alpha);
-        for (int iteration = 0; best.trim && iteration < 8; ++iteration) {
-            if (best.size() <= grid_.tolerance) {
-                return true;
-            }
-            if (std::abs(slopes.determinant()) < 1e-14) {
-                return false;
-            }
-            const Eigen::Vector2d step =
-                (-slopes.inverse() * best.gap).cwiseMax(-kMostStep).cwiseMin(kMostStep);
-            const Unknowns next{x.lnSpeed + step.x(), x.path + step.y()};
-            const Match there = tryAt(place, next, alpha);
-            if (!(there.size() < 0.7 * best.size())) {
-                return false;
-            }
-            slopes +=
-                (there.gap - best.gap - slopes * step) * step.transpose() / step.squaredNorm();
-            x = next;
-            best = there;
-        }
-        return best.size() <= grid_.tolerance;
-    }
-
-    // Damped Newton; leaves the best unknowns found in x, and the last slopes taken.
+    // Damped Newton from x, where the best unknowns found are left; by the slopes given, mended as
+    // it goes (Broyden 1965), for as long as a step by them pays, else by slopes taken anew.
     Match solve(const Complex& place, Unknowns& x, double alpha,
                 std::optional<Slopes>& slopes) const {
+        constexpr int kMostRounds = 25;
+        constexpr double kPays = 0.5;  // what is left of the gap
         Match best = tryAt(place, x, alpha);
-        for (int iteration = 0; iteration < 25 && best.size() > grid_.tolerance; ++iteration) {
-            if (!best.trim) {
+        bool known = slopes.has_value();
+        for (int i = 0; i < kMostRounds && best.trim && best.size() > grid_.tolerance; ++i) {
+            const bool fresh = !known;
+            if (fresh && !takeSlopes(place, x, alpha, best, slopes)) {
                 break;
             }
-            constexpr double h = 1e-6;
-            const Match bySpeed = tryAt(place, {x.lnSpeed + h, x.path}, alpha);
-            const Match byPath = tryAt(place, {x.lnSpeed, x.path + h}, alpha);
-            if (!bySpeed.trim || !byPath.trim) {
-                break;
-            }
-            Slopes jacobian;
-            jacobian.col(0) = (bySpeed.gap - best.gap) / h;
-            jacobian.col(1) = (byPath.gap - best.gap) / h;
-            if (std::abs(jacobian.determinant()) < 1e-14) {
-                break;
-            }
-            slopes = jacobian;
-            Eigen::Vector2d step = -jacobian.inverse() * best.gap;
-            step = step.cwiseMax(-kMostStep).cwiseMin(kMostStep);
-            bool improved = false;
-            for (int halving = 0; halving < 12; ++halving) {
-                const Unknowns next{x.lnSpeed + step.x(), x.path + step.y()};
-                const Match there = tryAt(place, next, alpha);
-                if (there.size() < best.size()) {
-                    x = next;
-                    best = there;
-                    improved = true;
+            known = std::abs(slopes->determinant()) >= 1e-14;
+            if (!known) {
+                if (fresh) {
                     break;
                 }
-                step *= 0.5;
+                continue;
             }
-            if (!improved) {
+            Eigen::Vector2d step =
+                (-slopes->inverse() * best.gap).cwiseMax(-kMostStep).cwiseMin(kMostStep);
+            Unknowns next{x.lnSpeed + step.x(), x.path + step.y()};
+            Match there = tryAt(place, next, alpha);
+            known = there.size() < kPays * best.size();
+            if (known) {
+                *slopes +=
+                    (there.gap - best.gap - *slopes * step) * step.transpose() / step.squaredNorm();
+            }
+            for (int halving = 1; fresh && halving < kMostHalvings && there.size() >= best.size();
+                 ++halving) {
+                step *= 0.5;
+                next = {x.lnSpeed + step.x(), x.path + step.y()};
+                there = tryAt(place, next, alpha);
+            }
+            if (there.size() < best.size()) {
+                x = next;
+                best = there;
+            } else if (fresh) {
                 break;
             }
         }
@@ -158,6 +136,20 @@ class RetrieveStepper {
     }
 
   private:
+    bool takeSlopes(const Complex& place, const Unknowns& x, double alpha, const Match& at,
+                    std::optional<Slopes>& slopes) const {
+        constexpr double h = 1e-6;
+        const Match bySpeed = tryAt(place, {x.lnSpeed + h, x.path}, alpha);
+        const Match byPath = tryAt(place, {x.lnSpeed, x.path + h}, alpha);
+        if (!bySpeed.trim || !byPath.trim) {
+            return false;
+        }
+        slopes.emplace();
+        slopes->col(0) = (bySpeed.gap - at.gap) / h;
+        slopes->col(1) = (byPath.gap - at.gap) / h;
+        return true;
+    }
+
     const PullModel& pull_;
     const Line& line_;
     const Retrieve& retrieve_;
@@ -241,17 +233,14 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         }
         const Complex place(away, down);
         const Unknowns here = x;
-        Match match;
-        bool near = false;
         if (slopes && !before.empty()) {
             // On along a straight line or a parabola through the last points.
             x = before.size() > 1 ? ahead(here, before[0], before[1]) : ahead(here, before[0]);
-            near = stepper.solveNear(place, x, alpha, *slopes, match);
         }
-        if (!near) {
-            if (match.size() > kFailure) {
-                x = here;
-            }
+        Match match = stepper.solve(place, x, alpha, slopes);
+        if (match.size() > kFailure && !before.empty()) {
+            x = here;
+            slopes.reset();
             match = stepper.solve(place, x, alpha, slopes);
         }
         if (match.size() <= grid.tolerance && count > 0) {
@@ -262,14 +251,14 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
         }
         // Once at the start, which has no neighbour, and before a run is given up.
         const bool early = away > (1 - kRoughShare) * retrieve.cast_m;
-        const bool last =
-            !early || match.size() > kRoughLimit || path.roughStarts >= kMostRoughStarts;
-        if (match.size() > kFailure && (count == 0 || (grid.searches && last))) {
+        const bool last = !early || match.size() > kRoughLimit;
+        if ((count == 0 && match.size() > kPoorStart) ||
+            (match.size() > kFailure && grid.searches && last)) {
             searchAgain(stepper, place, std::log(retrieve.reelSpeed_m_s), {alpha, level->alpha_rad},
                         grid.searches, slopes, match, x);
         }
         if (match.size() > kFailure) {
-            if (!early || match.size() > kRoughLimit || ++path.roughStarts > kMostRoughStarts) {
+            if (last) {
                 // Near the rod the line is short and steep; a run that has passed its deepest point
                 // and is within a tenth of the cast has told all it can.
                 const bool nearlyIn = away < 0.1 * retrieve.cast_m;
@@ -278,6 +267,7 @@ RetrievePath computeRetrieve(const PullModel& pull, const Line& line, const Retr
                                         : RetrieveEnd::NoTrim;
                 break;
             }
+            ++path.roughStarts;
         }
         if (count == 0 && x.path <= 0 && retrieve.startDepth_m < 0.1) {
             path.end = RetrieveEnd::StaysOnTop;

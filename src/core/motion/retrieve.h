@@ -63,14 +63,14 @@ struct RetrievePath {
 /// source by source.
 struct RetrieveGrid {
     double stepShare = 0.01;
-    int lineSteps = 24;
+    int lineSteps = 16;
     double tolerance = 1e-10;
     bool searches = true;
     bool doubts = false;
 };
 inline constexpr RetrieveGrid kFineRetrieve{};
-inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 16, 1e-4, false};
-inline constexpr RetrieveGrid kWithDoubts{0.01, 24, 1e-10, true, true};
+inline constexpr RetrieveGrid kCoarseRetrieve{0.04, 12, 1e-4, false};
+inline constexpr RetrieveGrid kWithDoubts{0.01, 16, 1e-10, true, true};
 
 /// Steps the bait in by a share of the cast. At each point the line keeps its shape up to
 /// similarity about the rod tip: with complex places p from the tip, v(p) = mu p, mu = bait's

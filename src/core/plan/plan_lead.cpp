@@ -60,8 +60,7 @@ Eigen::Vector3d buoyancyAtWanted(const Derived& d, const Eigen::Vector3d& up, do
     }
     const FloatingBody body{d.mass->shape, wanted_kg, d.mass->centreOfGravity_m,
                             d.waterDensity_kg_m3};
-    const double offset = findWaterline(body, up);
-    const Submerged wet = computeSubmerged(d.mass->shape, {up, offset});
+    const Submerged wet = findWaterline(body, up).wet;
     return wet.moment_m4 / wet.volume_m3;
 }
 
@@ -152,8 +151,7 @@ void levelPieces(const Design& bare, const Derived& empty, const Eigen::Vector3d
         if (mass < empty.waterDensity_kg_m3 * piece.displacedVolume_m3 * (1 - 1e-6)) {
             const FloatingBody body{piece.coarseShape, mass, piece.centreOfGravity_m,
                                     empty.waterDensity_kg_m3};
-            const Submerged wet =
-                computeSubmerged(body.shape, {up, findWaterline(body, up, 1e-11)});
+            const Submerged wet = findWaterline(body, up, 1e-11).wet;
             buoyancy = wet.moment_m4 / wet.volume_m3;
         }
         const auto row = Eigen::Index(i);

@@ -105,7 +105,7 @@ void findWaterlogged(const Derived& d, Rest& rest) {
         const double share = 1 - design.make.print.infill;
         FloatingBody level{inside, *taken / share, Eigen::Vector3d::Zero(), 1.0};
         for (int pass = 0; pass < 6; ++pass) {
-            const Submerged wet = computeSubmerged(inside, {up, findWaterline(level, up, 1e-10)});
+            const Submerged wet = findWaterline(level, up, 1e-10).wet;
             const Eigen::Vector3d at = wet.volume_m3 > 0
                                            ? Eigen::Vector3d(wet.moment_m4 / wet.volume_m3)
                                            : d.mass->centreOfGravity_m;

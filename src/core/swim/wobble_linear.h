@@ -47,7 +47,7 @@ struct Wobble {
                                  ///< width of the wake
     double shedding_1_s = 0.0;   ///< beats of the wake left to itself
     bool coupled = true;         ///< false: the drive had to be cut to find an answer
-    bool ambiguous = false;      ///< another beat would do as well
+    bool ambiguous = false;      ///< another beat would do as well, or none stands still
     double couplingShare = 1.0;  ///< of the wake's drive, as the full motion has to take it
     double coupling = 0.0;       ///< AM: share of the wake's drive that is the plate's own
     double yaw_rad() const { return std::abs(swing[2]); }
@@ -56,7 +56,8 @@ struct Wobble {
 
 /// With a constant side force: six passes, each with the swing of the last.
 Wobble balanceWobble(WobbleMotion motion);
-/// With the force of a curve: it falls as the plate swings as wide as its wake.
+/// With the force of a curve: it falls as the plate swings as wide as its wake. Passes until swing
+/// and force stand still to 3e-5; `ambiguous` where sixty do not bring that about.
 Wobble balanceWobble(WobbleMotion motion, const WakeCurve& curve);
 
 /// Side half-swing, as a complex amplitude, of a place of the body (frame of swimming).
