@@ -274,6 +274,26 @@ TEST_CASE("what cannot be had is said with its bound, and what else would have t
     CHECK(had->ways.front().met);
 }
 
+TEST_CASE("what is told to be enough is enough once it is taken over", "[again]") {
+    const AimWish wish{{{AimMeasure::Depth, 3.9, 4.6}}, {}, false};
+    const Result<AimAnswer> out = aim(demoDesign(), wish);
+    REQUIRE(out);
+    int taken = 0;
+    for (const AimRelaxation& relaxation : out->relaxations) {
+        if (relaxation.met) {
+            AimWish best = wish;
+            best.bestOnly = true;
+            const Design relaxed = withRelaxation(demoDesign(), relaxation);
+            const Result<AimAnswer> then = aim(relaxed, best);
+            REQUIRE(then);
+            INFO(int(relaxation.what[0]) << " gave " << *relaxation.told.of(AimMeasure::Depth));
+            CHECK(then->ways.front().met);
+            ++taken;
+        }
+    }
+    CHECK(taken >= 2);
+}
+
 TEST_CASE("a wish that says nothing, or the impossible, is refused with the reason") {
     const Design d = demoDesign();
     const auto code = [](const auto& result) { return result ? "" : result.error().code; };

@@ -193,6 +193,7 @@ TEST_CASE("what cannot be had is said, and what else would do is taken over from
     o.click("takeWay");
     CHECK_FALSE(o.design().brief == before);
     o.beside("waysTab");
+    INFO(o.text("aimWords").toStdString() << " then " << table->item(0, 2)->text().toStdString());
     CHECK(table->item(0, 2)->text().endsWith("%"));
     // Nonsense is refused beside its field; a band turned round says so.
     o.type("/aim/depth_high", "deep");

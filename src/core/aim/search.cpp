@@ -5,6 +5,7 @@
 #include <boost/math/special_functions/prime.hpp>
 #include <cmath>
 #include <nlopt.hpp>
+#include <set>
 #include <thread>
 
 #include "core/base/dense.h"
@@ -46,12 +47,26 @@ std::pair<int, int> stepsOf(const AimLever& lever, double drawn) {
 
 }  // namespace
 
+double outsideBy(const std::vector<SoughtTarget>& targets, const AimTrial& trial) {
+    constexpr double kSurely = 0.005, kOutOfReach = 1e3;
+    double sum = 0;
+    for (const SoughtTarget& target : targets) {
+        const AimTarget& band = target.band;
+        const auto told = trial.values.of(band.what);
+        if (!told) {
+            return kOutOfReach;
+        }
+        const double drawnIn =
+            isPlain(band.what) ? 0.0
+                               : std::min(kSurely * std::abs(*told), 0.1 * (band.high - band.low));
+        const double out = std::max({0.0, band.low + drawnIn - *told, *told - band.high + drawnIn});
+        sum += isPlain(band.what) ? out : out / std::max(1e-9, std::abs(*told));
+    }
+    return sum;
+}
+
 bool within(const std::vector<SoughtTarget>& targets, const AimTrial& trial) {
-    return trial.fault == AimTrial::Fault::None &&
-           std::all_of(targets.begin(), targets.end(), [&](const SoughtTarget& target) {
-               const auto told = trial.values.of(target.band.what);
-               return told && *told >= target.band.low && *told <= target.band.high;
-           });
+    return trial.fault == AimTrial::Fault::None && outsideBy(targets, trial) == 0;
 }
 
 bool hasStep(const AimLever& lever, double drawn) {
@@ -315,28 +330,33 @@ void AimSearch::refine() {
     }
 }
 
-LeverSteps AimSearch::walk(LeverSteps from, const Key& key, int moves) {
+std::vector<LeverSteps> AimSearch::beside(const LeverSteps& from, int stride) const {
     const auto moved = [this](LeverSteps steps, size_t i, int by) {
         steps[i] = std::clamp(steps[i] + by, lowest(i), highest(i));
         return steps;
     };
+    std::vector<LeverSteps> near;
+    for (size_t i = 0; i < levers_.size(); ++i) {
+        for (const int by : {-1, 1}) {
+            if (stride > 0) {
+                near.push_back(moved(from, i, by * stride));
+            }
+            for (size_t j = i + 1; stride == 0 && j < levers_.size(); ++j) {
+                near.push_back(moved(moved(from, i, by), j, 1));
+                near.push_back(moved(moved(from, i, by), j, -1));
+            }
+        }
+    }
+    return near;
+}
+
+LeverSteps AimSearch::walk(LeverSteps from, const Key& key, int moves) {
     double least = key(from);
     bool gained = true;
     for (int move = 0; gained && move < moves && !stopped(); ++move) {
         gained = false;
-        for (const int stride : {4, 2, 1, 0}) {  // 0: pairs of one step
-            std::vector<LeverSteps> near;
-            for (size_t i = 0; i < levers_.size(); ++i) {
-                for (const int by : {-1, 1}) {
-                    if (stride > 0) {
-                        near.push_back(moved(from, i, by * stride));
-                    }
-                    for (size_t j = i + 1; stride == 0 && j < levers_.size(); ++j) {
-                        near.push_back(moved(moved(from, i, by), j, 1));
-                        near.push_back(moved(moved(from, i, by), j, -1));
-                    }
-                }
-            }
+        for (const int stride : {4, 2, 1, 0}) {
+            const std::vector<LeverSteps> near = beside(from, stride);
             tryAll(near);
             for (const LeverSteps& steps : near) {
                 if (const double k = key(steps); k < least - 1e-9) {
@@ -353,9 +373,38 @@ LeverSteps AimSearch::walk(LeverSteps from, const Key& key, int moves) {
     return from;
 }
 
+void AimSearch::edge(LeverSteps from) {
+    constexpr int kMoves = 12;
+    std::set<LeverSteps> been{from};
+    for (int move = 0; move < kMoves && !stopped(); ++move) {
+        std::vector<LeverSteps> near;
+        for (const int stride : {2, 1, 0}) {
+            for (LeverSteps& steps : beside(from, stride)) {
+                near.push_back(std::move(steps));
+            }
+        }
+        tryAll(near);
+        double least = kFaulty;
+        for (const LeverSteps& steps : near) {
+            const Entry& entry = at(steps);
+            if (within(targets_, entry.trial)) {
+                return;
+            }
+            if (entry.cost < least && been.count(steps) == 0) {
+                least = entry.cost;
+                from = steps;
+            }
+        }
+        if (least >= kFaulty) {
+            return;
+        }
+        been.insert(from);
+    }
+}
+
 LeverSteps AimSearch::descend() {
     constexpr int kOthers = 3;
-    constexpr double kApart = 0.2, kHalfStep = 0.02;
+    constexpr double kApart = 0.2, kHalfStep = 0.02, kNearlyInside = 0.05;
     const Key cost = [this](const LeverSteps& steps) { return costOf(steps); };
     std::vector<std::vector<double>> walked;
     const auto isFar = [&](const std::vector<double>& moved) {
@@ -385,6 +434,11 @@ LeverSteps AimSearch::descend() {
         if (least >= kFaulty) {
             break;
         }
+    }
+    const Entry& there = at(best());
+    if (there.trial.fault == AimTrial::Fault::None &&
+        outsideBy(targets_, there.trial) < kNearlyInside) {
+        edge(best());
     }
     return best();
 }

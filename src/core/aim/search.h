@@ -19,7 +19,12 @@ struct SoughtTarget {
     double doubt = 1.0;
 };
 
-/// Whether a trial breaks no rule and lies within every band.
+/// How far a trial's values lie outside the bands, added up: shares of themselves, pitch and cast
+/// balance as they are; of bands drawn in by a two hundredth, for a trial is that near the whole
+/// reckoning. What is not told is out of all reach.
+double outsideBy(const std::vector<SoughtTarget>& targets, const AimTrial& trial);
+
+/// Whether a trial breaks no rule and lies within every band, drawn in like that.
 bool within(const std::vector<SoughtTarget>& targets, const AimTrial& trial);
 
 /// Whether a lever's range holds where it stands, or a step of the bench.
@@ -65,7 +70,7 @@ class AimSearch {
     void refine();
     /// From the best by bench steps; and where it could be better by more than half a step of the
     /// bench, from the best of up to three other places, a fifth of a range or more from all walked
-    /// from or to. Returns the best.
+    /// from or to. What is nearly inside the bands goes on to where it is. Returns the best.
     LeverSteps descend();
     /// By bench steps from there while the key falls: 4, 2 and 1 of each lever, then pairs of one.
     using Key = std::function<double(const LeverSteps&)>;
@@ -83,6 +88,11 @@ class AimSearch {
     int lowest(size_t lever) const;
     int highest(size_t lever) const;
     LeverSteps nearest(const std::vector<double>& shares) const;
+    /// A stride each way of every lever; with none, every two levers by one step at once.
+    std::vector<LeverSteps> beside(const LeverSteps& from, int stride) const;
+    /// Along the edge of a rule, where no step is better: to the best place beside that it has not
+    /// been, and on, until it is inside every band (Glover 1989).
+    void edge(LeverSteps from);
     double predicted(const std::vector<double>& told, const std::vector<double>& moved) const;
 
     const AimBase& base_;

@@ -53,11 +53,18 @@ bool standsFirm(AimSearch& search, const LeverSteps& at) {
 
 LeverSteps firmBest(AimSearch& search) {
     constexpr size_t kTries = 8;
+    constexpr double kAlike = 0.05;
     std::vector<std::pair<double, LeverSteps>> order;
     for (const auto& [steps, entry] : search.trials()) {
         order.emplace_back(entry.cost, steps);
     }
     std::sort(order.begin(), order.end());
+    // What lies inside every band comes before what has hardly more of a chance and does not.
+    const double alike = order.front().first + kAlike;
+    std::stable_partition(order.begin(), order.end(), [&](const auto& next) {
+        return next.first < alike &&
+               within(search.targets(), search.trials().at(next.second).trial);
+    });
     for (size_t i = 0; i < order.size() && i < kTries && !search.stopped(); ++i) {
         if (standsFirm(search, order[i].second)) {
             return order[i].second;
