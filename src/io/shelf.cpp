@@ -133,7 +133,7 @@ bool shelfFieldApplies(ShelfKind kind, std::string_view field) {
     }
     const bool byMass = kind == K::Stock || kind == K::Metal || kind == K::LipSheet ||
                         kind == K::Sealer || kind == K::Paint || kind == K::ClearCoat ||
-                        kind == K::Filler;
+                        kind == K::Filler || kind == K::Glue || kind == K::Silicone;
     const bool byLength = kind == K::Wire || kind == K::TubePin;
     const bool byPiece = (kind <= K::SoftTail && kind != K::Stock) || kind == K::Shot ||
                          kind == K::Ball || kind == K::BellyWeight;
@@ -149,6 +149,7 @@ bool shelfFieldApplies(ShelfKind kind, std::string_view field) {
         case K::Metal:
         case K::Filler:
         case K::LipSheet:
+        case K::Silicone:
             return in({"density"});
         case K::Treble:
         case K::SingleHook:
@@ -234,6 +235,8 @@ Shelf arrangeShelf(const std::vector<ShelfEntry>& entries) {
                 break;
             case ShelfKind::Glue:
                 shelf.glues.push_back(e);
+                break;
+            case ShelfKind::Silicone:
                 break;
             case ShelfKind::Line:
                 shelf.lines.push_back(e);

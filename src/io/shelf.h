@@ -44,17 +44,18 @@ enum class ShelfKind {
     Paint,
     ClearCoat,
     Glue,
+    Silicone,
     Line,
     MetricDrill,
     InchDrill,
     Other
 };
-inline constexpr std::array<std::string_view, 29> kShelfKinds{
-    "stock",     "treble",       "single_hook",  "ring",       "screw_eye", "twisted_eye",
-    "eye",       "sheet_fin",    "bristle_tail", "soft_tail",  "wire",      "tube_pin",
-    "lip_sheet", "lip",          "metal",        "lead_rod",   "lead_wire", "shot",
-    "ball",      "belly_weight", "filler",       "sealer",     "paint",     "clear_coat",
-    "glue",      "line",         "drill_metric", "drill_inch", "other"};
+inline constexpr std::array<std::string_view, 30> kShelfKinds{
+    "stock",     "treble",       "single_hook",  "ring",         "screw_eye",  "twisted_eye",
+    "eye",       "sheet_fin",    "bristle_tail", "soft_tail",    "wire",       "tube_pin",
+    "lip_sheet", "lip",          "metal",        "lead_rod",     "lead_wire",  "shot",
+    "ball",      "belly_weight", "filler",       "sealer",       "paint",      "clear_coat",
+    "glue",      "silicone",     "line",         "drill_metric", "drill_inch", "other"};
 
 /// One thing on the shelf. Only the numbers that mean something for its kind are given. Masses are
 /// of one piece (of a metre of wire, of 10 mm of rod, lead wire, pin or tube: its `length`).
@@ -74,10 +75,10 @@ struct ShelfEntry {
     std::optional<double> sunk;
     std::optional<double> weedGuard;  ///< 1: has one
     std::optional<double> working_min, cure_h;
-    std::optional<double> left;  ///< how many there are; empty: not counted
+    std::optional<double> left;   ///< how many there are; empty: not counted
     std::optional<double> price;  ///< of a pack, in the maker's own money
     std::optional<double> packCount, packMass_kg, packLength_m;  ///< what it holds; pieces: 1
-    bool weighed = false;        ///< the mass was measured, not typical
+    bool weighed = false;  ///< the mass was measured, not typical
     std::string source;
     bool operator==(const ShelfEntry&) const = default;
 };

@@ -27,6 +27,10 @@ bool isOf(TakenKind kind, ShelfKind entry) {
             return entry == ShelfKind::TubePin;
         case TakenKind::Filler:
             return entry == ShelfKind::Filler;
+        case TakenKind::Glue:
+            return entry == ShelfKind::Glue;
+        case TakenKind::Silicone:
+            return entry == ShelfKind::Silicone;
         case TakenKind::Coat:
             return entry == ShelfKind::Sealer || entry == ShelfKind::Paint ||
                    entry == ShelfKind::ClearCoat;
@@ -63,7 +67,7 @@ ShelfKind shelfKindOf(FittingKind kind) {
 // another thing.
 double offFrom(const Taken& taken, const ShelfEntry& e) {
     constexpr double kSameWire = 0.1, kSameSize = 0.02, kSameFittingWire = 0.05,
-                     kSameDensity = 0.02;
+                     kSameDensity = 0.02, kSameSilicone = 0.1;
     const auto off = [](const std::optional<double>& a, double b, double same) {
         return a && b > 0 ? std::abs(*a / b - 1) / same : 2.0;
     };
@@ -73,8 +77,11 @@ double offFrom(const Taken& taken, const ShelfEntry& e) {
     if (taken.kind == TakenKind::Pin) {
         return off(e.diameter_m, taken.wire_m, kSameWire);
     }
-    if (taken.kind == TakenKind::Filler) {
+    if (taken.kind == TakenKind::Filler || taken.kind == TakenKind::Glue) {
         return off(e.density_kg_m3, taken.density_kg_m3, kSameDensity);
+    }
+    if (taken.kind == TakenKind::Silicone) {
+        return off(e.density_kg_m3, taken.density_kg_m3, kSameSilicone);
     }
     if (taken.kind == TakenKind::Fitting && taken.fitting != FittingKind::Other &&
         e.kind == shelfKindOf(taken.fitting)) {
@@ -94,7 +101,10 @@ const ShelfEntry* entryOf(const Taken& taken, const std::vector<ShelfEntry>& ent
         if (!taken.name.empty() && e.name == taken.name) {
             return &e;
         }
-        if (const double off = offFrom(taken, e); off < nearest) {
+        // Of two as near as each other the one with a price is the one that is bought.
+        const double off = offFrom(taken, e);
+        const bool bought = found != nullptr && off == nearest && !found->price && e.price;
+        if (off < nearest || bought) {
             found = &e;
             nearest = off;
         }

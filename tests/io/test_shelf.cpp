@@ -4,6 +4,7 @@
 #include <random>
 #include <sstream>
 
+#include "core/making/moulding.h"
 #include "files/design_file.h"
 #include "io/shelf.h"
 #include "io/shelf_costs.h"
@@ -244,6 +245,43 @@ TEST_CASE("what a bait takes is all it is made of, at the shelf's prices, off wh
     CHECK(lead == Approx(leadItems));
     CHECK_FALSE(shelfFieldApplies(ShelfKind::Line, "price"));
     CHECK(shelfFieldApplies(ShelfKind::Wire, "pack_length"));
+}
+
+TEST_CASE("glue and the silicone of a mould have their price, the mould's once") {
+    Design d = demoNamed("diver");
+    d.make.kind = MakeKind::Cast;
+    const Derived derived = evaluated(d);
+    std::vector<ShelfEntry> entries(3);
+    entries[0].kind = entries[1].kind = ShelfKind::Glue;
+    entries[0].name = "unpriced epoxy";
+    entries[1].name = "epoxy as bought";
+    entries[0].density_kg_m3 = entries[1].density_kg_m3 = d.make.glueDensity_kg_m3;
+    entries[1].price = 12;
+    entries[1].packMass_kg = 0.2;
+    entries[2].kind = ShelfKind::Silicone;
+    entries[2].name = "silicone as bought";
+    entries[2].density_kg_m3 = 1.05 * d.make.mould.siliconeDensity_kg_m3;
+    entries[2].price = 40;
+    entries[2].packMass_kg = 1;
+    double glue = 0, silicone = 0;
+    for (const TakenCost& c : costOf(takenBy(d, derived), entries, 8)) {
+        glue += c.taken.kind == TakenKind::Glue ? c.price.value_or(0.0) : 0.0;
+        silicone += c.taken.kind == TakenKind::Silicone ? c.price.value_or(0.0) : 0.0;
+        CHECK(c.taken.once == (c.taken.kind == TakenKind::Silicone));
+    }
+    // Both faces of the lip's root in its slot under a film of glue; the box less the bait.
+    CHECK(glue == Approx(60 * d.make.glueDensity_kg_m3 * 2 * d.lip.slotDepth_m * d.lip.rootWidth_m *
+                         d.make.glueFilm_m));
+    CHECK(silicone == Approx(40 * 2 * mouldBox(d, derived).siliconeHalf_kg));
+    CHECK(shelfFieldApplies(ShelfKind::Glue, "pack_mass"));
+    CHECK(shelfFieldApplies(ShelfKind::Silicone, "price"));
+    // Carved there is no mould; glued with quick glue it is lighter.
+    d.make.kind = MakeKind::Carved;
+    d.building.lipGlue = LipGlue::Instant;
+    for (const Taken& taken : takenBy(d, evaluated(d))) {
+        CHECK(taken.kind != TakenKind::Silicone);
+        CHECK((taken.kind != TakenKind::Glue || taken.density_kg_m3 < 1100));
+    }
 }
 
 TEST_CASE("pins of the joints and filler over the lead are taken by diameter and density") {

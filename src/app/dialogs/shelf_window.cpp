@@ -45,6 +45,7 @@ QString ShelfWindow::kindName(ShelfKind kind) {
                                    tr("paints"),
                                    tr("clear coats"),
                                    tr("glues"),
+                                   tr("silicone for moulds"),
                                    tr("lines"),
                                    tr("metric drill bits"),
                                    tr("inch drill bits"),

@@ -8,6 +8,8 @@
 namespace wl {
 namespace {
 
+constexpr double kInstantGlue_kg_m3 = 1060.0;  // cyanoacrylate, from memory
+
 class TakenList {
   public:
     Taken& of(TakenKind kind, const std::string& name) {
@@ -25,7 +27,7 @@ class TakenList {
     // What has no name goes by its figure.
     Taken& of(TakenKind kind, double Taken::*by, double figure) {
         const auto at = std::find_if(list.begin(), list.end(), [&](const Taken& t) {
-            return t.kind == kind && t.*by == figure;
+            return t.kind == kind && t.name.empty() && t.*by == figure;
         });
         if (at != list.end()) {
             return *at;
@@ -97,6 +99,35 @@ void takeLead(const Design& design, const Derived& d, TakenList& out) {
     }
 }
 
+// The lip sits in its slot between two films of glue as thick as any other.
+void takeGlue(const Design& design, const Derived& d, TakenList& out) {
+    const auto glue = [&out](double density_kg_m3, double kg) {
+        out.of(TakenKind::Glue, &Taken::density_kg_m3, density_kg_m3).mass_kg += kg;
+    };
+    for (const MassItem& item : d.mass->items) {
+        if (item.kind == PartKind::Filler && item.path.rfind("/make/glue_film", 0) == 0) {
+            glue(design.make.glueDensity_kg_m3, item.mass_kg);
+        }
+    }
+    for (size_t i = 0; i < design.features.size(); ++i) {
+        const std::string path = pathOf({RecordList::Features, i});
+        for (const MassItem& item : d.mass->items) {
+            if (item.kind == PartKind::Filler && item.path.rfind(path, 0) == 0) {
+                glue(design.features[i].fillDensity_kg_m3, item.mass_kg);
+            }
+        }
+    }
+    if (design.lip.present && design.lip.slotDepth_m > 0) {
+        const bool slow = design.building.lipGlue == LipGlue::SlowEpoxy;
+        const double density = slow ? design.make.glueDensity_kg_m3 : kInstantGlue_kg_m3;
+        // By the starter shelf's name, else by what it weighs.
+        Taken& taken = out.of(TakenKind::Glue, slow ? "slow epoxy" : "instant glue");
+        taken.density_kg_m3 = density;
+        taken.mass_kg +=
+            density * 2 * design.lip.slotDepth_m * design.lip.rootWidth_m * design.make.glueFilm_m;
+    }
+}
+
 }  // namespace
 
 std::vector<Taken> takenBy(const Design& design, const Derived& derived) {
@@ -137,6 +168,13 @@ std::vector<Taken> takenBy(const Design& design, const Derived& derived) {
                     .mass_kg += item.mass_kg;
             }
         }
+    }
+    takeGlue(design, derived, out);
+    if (design.make.kind == MakeKind::Cast) {
+        Taken& silicone = out.of(TakenKind::Silicone, &Taken::density_kg_m3,
+                                 design.make.mould.siliconeDensity_kg_m3);
+        silicone.mass_kg = 2 * mouldBox(design, derived).siliconeHalf_kg;
+        silicone.once = true;
     }
     for (const BenchAmount& amount : benchAmounts(design, derived)) {
         if (!amount.name.empty()) {  // the filler over lead goes by no name

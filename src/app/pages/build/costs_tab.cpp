@@ -40,7 +40,7 @@ class CostsTab : public QWidget {
         baits->field(QStringLiteral("/building/baits"));
         baits->note(
             tr("Prices and packs stand on the shelf (Tools, Shelf), in your own money. What "
-               "breaks, and saw cuts, are not in it."));
+               "breaks, saw cuts, and what stays in the cup, are not in it."));
         auto* layout = new QVBoxLayout(this);
         layout->setContentsMargins(0, 0, 0, 0);
         layout->addWidget(formColumn({sum_, hours_, table_, off_, baits}));
@@ -74,6 +74,10 @@ class CostsTab : public QWidget {
         switch (c.taken.kind) {
             case TakenKind::Filler:
                 return tr("filler over the lead");
+            case TakenKind::Glue:
+                return tr("glue");
+            case TakenKind::Silicone:
+                return tr("silicone of the mould");
             case TakenKind::Pin:
                 return tr("pin, %1").arg(bench_.text(Quantity::Thickness, c.taken.wire_m));
             default:
@@ -89,19 +93,22 @@ class CostsTab : public QWidget {
         const int baits = r->design->building.baits;
         const auto costs = costOf(takenBy(*r->design, *r->derived), bench_.shelf.entries(), baits);
         QList<QStringList> rows;
-        double sum = 0;
+        double sum = 0, mould = 0;
         int unpriced = 0;
         for (const TakenCost& c : costs) {
-            sum += c.price.value_or(0.0);
+            (c.taken.once ? mould : sum) += c.price.value_or(0.0);
             unpriced += c.price ? 0 : 1;
             const QString left = c.after && baits * c.taken.pieces > *c.left
                                      ? tr("▲ only %1 there").arg(*c.left)
                                  : c.after ? tr("%1 of %2").arg(*c.after).arg(*c.left)
                                            : QStringLiteral("–");
-            rows << QStringList{nameOf(c), amount(c.taken, 1), amount(c.taken, baits),
-                                c.price     ? money(*c.price)
-                                : c.onShelf ? tr("no price")
-                                            : tr("not on the shelf"),
+            const bool once = c.taken.once;
+            rows << QStringList{nameOf(c), once ? tr("once") : amount(c.taken, 1),
+                                amount(c.taken, once ? 1 : baits),
+                                c.price && once ? tr("%1 once").arg(money(*c.price))
+                                : c.price       ? money(*c.price)
+                                : c.onShelf     ? tr("no price")
+                                                : tr("not on the shelf"),
                                 left};
         }
         table_->setRows({tr("Thing"), tr("one takes"), tr("all %1").arg(baits), tr("one costs"),
@@ -117,6 +124,10 @@ class CostsTab : public QWidget {
                                   .arg(money(sum))
                                   .arg(unpriced)
                                   .arg(costs.size()));
+        if (mould > 0) {
+            sum_->setText(sum_->text() + QLatin1Char(' ') +
+                          tr("The mould costs %1 more, once.").arg(money(mould)));
+        }
         showHours(*r, baits);
         const auto used = usedUp(bench_.shelf.entries(), *r->design, baits);
         off_->setEnabled(!used.empty());
