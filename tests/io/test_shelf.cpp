@@ -275,6 +275,26 @@ TEST_CASE("glue and the silicone of a mould have their price, the mould's once")
     CHECK(silicone == Approx(40 * 2 * mouldBox(d, derived).siliconeHalf_kg));
     CHECK(shelfFieldApplies(ShelfKind::Glue, "pack_mass"));
     CHECK(shelfFieldApplies(ShelfKind::Silicone, "price"));
+    // Of twelve bores the second takes nothing of the tenth to the twelfth.
+    Design many = demoNamed("diver");
+    Bore small = many.bores[0];
+    small.diameter_m = 0.002;
+    small.depth_m = 0.005;
+    small.plugLength_m = 0.002;
+    many.bores.assign(12, small);
+    for (size_t i = 0; i < many.bores.size(); ++i) {
+        many.bores[i].x_m = 0.016 + 0.004 * double(i);
+        many.bores[i].plugMaterial = "metal " + std::to_string(i);
+    }
+    const Derived bored = evaluated(many);
+    double metal = 0, plugs = 0;
+    for (const Taken& taken : takenBy(many, bored)) {
+        metal += taken.kind == TakenKind::Metal ? taken.mass_kg : 0.0;
+    }
+    for (const MassItem& item : bored.mass->items) {
+        plugs += item.kind == PartKind::Plug ? item.mass_kg : 0.0;
+    }
+    CHECK(metal == Approx(plugs));
     // Carved there is no mould; glued with quick glue it is lighter.
     d.make.kind = MakeKind::Carved;
     d.building.lipGlue = LipGlue::Instant;

@@ -144,10 +144,10 @@ std::vector<BenchAmount> benchAmounts(const Design& design, const Derived& deriv
     for (size_t i = 0; i < design.bores.size(); ++i) {
         double filler = 0;
         for (const MassItem& item : derived.mass->items) {
-            filler += item.kind == PartKind::Filler &&
-                              item.path.rfind(pathOf({RecordList::Bores, i}), 0) == 0
-                          ? item.mass_kg
-                          : 0.0;
+            filler +=
+                item.kind == PartKind::Filler && belongsTo(item, pathOf({RecordList::Bores, i}))
+                    ? item.mass_kg
+                    : 0.0;
         }
         add({}, filler / design.bores[i].fillerDensity_kg_m3, filler);
     }

@@ -84,7 +84,7 @@ void takeLead(const Design& design, const Derived& d, TakenList& out) {
         }
         const std::string path = pathOf({RecordList::Bores, i});
         for (const MassItem& item : d.mass->items) {
-            if (item.kind == PartKind::Plug && item.path.rfind(path, 0) == 0) {
+            if (item.kind == PartKind::Plug && belongsTo(item, path)) {
                 out.of(TakenKind::Metal, bore.plugMaterial).mass_kg += item.mass_kg;
             }
         }
@@ -92,7 +92,7 @@ void takeLead(const Design& design, const Derived& d, TakenList& out) {
     for (size_t i = 0; i < design.sideWeights.size(); ++i) {
         const std::string path = pathOf({RecordList::SideWeights, i});
         for (const MassItem& item : d.mass->items) {
-            if (item.kind == PartKind::Plug && item.path.rfind(path, 0) == 0) {
+            if (item.kind == PartKind::Plug && belongsTo(item, path)) {
                 out.of(TakenKind::Metal, design.sideWeights[i].material).mass_kg += item.mass_kg;
             }
         }
@@ -105,14 +105,14 @@ void takeGlue(const Design& design, const Derived& d, TakenList& out) {
         out.of(TakenKind::Glue, &Taken::density_kg_m3, density_kg_m3).mass_kg += kg;
     };
     for (const MassItem& item : d.mass->items) {
-        if (item.kind == PartKind::Filler && item.path.rfind("/make/glue_film", 0) == 0) {
+        if (item.kind == PartKind::Filler && belongsTo(item, "/make/glue_film")) {
             glue(design.make.glueDensity_kg_m3, item.mass_kg);
         }
     }
     for (size_t i = 0; i < design.features.size(); ++i) {
         const std::string path = pathOf({RecordList::Features, i});
         for (const MassItem& item : d.mass->items) {
-            if (item.kind == PartKind::Filler && item.path.rfind(path, 0) == 0) {
+            if (item.kind == PartKind::Filler && belongsTo(item, path)) {
                 glue(design.features[i].fillDensity_kg_m3, item.mass_kg);
             }
         }
@@ -162,7 +162,7 @@ std::vector<Taken> takenBy(const Design& design, const Derived& derived) {
     for (size_t i = 0; i < design.bores.size(); ++i) {
         const std::string path = pathOf({RecordList::Bores, i});
         for (const MassItem& item : derived.mass->items) {
-            if (item.kind == PartKind::Filler && item.path.rfind(path, 0) == 0) {
+            if (item.kind == PartKind::Filler && belongsTo(item, path)) {
                 out.of(TakenKind::Filler, &Taken::density_kg_m3,
                        design.bores[i].fillerDensity_kg_m3)
                     .mass_kg += item.mass_kg;

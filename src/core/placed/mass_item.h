@@ -2,6 +2,7 @@
 #pragma once
 
 #include <string>
+#include <string_view>
 
 #include <Eigen/Core>
 
@@ -28,6 +29,13 @@ struct MassItem {
     double netDoubt_kg = 0.0;  ///< standard uncertainty of its weight in water
     size_t piece = 0;          ///< index among the parts of the body
 };
+
+/// Whether it is of the thing at that path or of a part of it: "/bores/1" has nothing of
+/// "/bores/10".
+inline bool belongsTo(const MassItem& item, std::string_view path) {
+    return item.path.starts_with(path) &&
+           (item.path.size() == path.size() || item.path[path.size()] == '/');
+}
 
 /// A running sum of amounts and their first moments.
 struct MassSum {
