@@ -224,7 +224,8 @@ TEST_CASE("the way looked at stands dashed over picture, run and swim until the 
     table->selectRow(least);
     REQUIRE(dashes("Least change"));
     const auto other = bench.dashed();
-    CHECK_FALSE(other->derived->design->lip == o.design().lip);
+    const Design& there = *other->derived->design;
+    CHECK_FALSE((there.lip == o.design().lip && there.tie == o.design().tie));
     CHECK(other->run->path.maxDepth_m >= 1.6);
     CHECK(other->run->path.maxDepth_m <= 2.2);
     const QImage with = o.window.tank().grab().toImage();
