@@ -215,35 +215,6 @@ TEST_CASE("of several baits each body has its own lead, and the design stays tha
     CHECK(o.text("stepFault").startsWith("▲"));
 }
 
-TEST_CASE("what a batch takes is priced by the shelf, and taken off it") {
-    Opened o;
-    o.window.rail().choose(Step::Build);
-    o.type("/building/baits", "2");
-    o.window.rail().choose(Step::Build);
-    o.tab("buildTabs", "Shelf, cost");
-    CHECK(o.text("costSum").contains("No price"));
-    CHECK(o.text("costHours").contains("h of work each"));
-    ShelfEntry hooks;
-    hooks.kind = ShelfKind::Treble;
-    for (const Fitting& f : o.design().fittings) {
-        hooks.name = isHook(f.kind) ? f.name : hooks.name;
-    }
-    hooks.price = 5;
-    hooks.packCount = 10;
-    hooks.left = 7;
-    REQUIRE_FALSE(o.window.bench().shelf.put(hooks));
-    QCoreApplication::processEvents();
-    CHECK(o.text("costSum").contains(onScreen("0.50")));
-    o.click("takeOffShelf");
-    for (const ShelfEntry& e : o.window.bench().shelf.entries()) {
-        if (e.name == hooks.name) {
-            CHECK(*e.left < 7);
-            REQUIRE_FALSE(o.window.bench().shelf.remove(e.id));
-            break;
-        }
-    }
-}
-
 TEST_CASE("a batch over the evenings: tonight, a calendar, and what is done is left out") {
     Opened o;
     BuildBook& book = o.window.bench().builds;

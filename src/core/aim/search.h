@@ -37,6 +37,10 @@ using LeverSteps = std::vector<int>;
 /// threads and their order change nothing.
 class AimSearch {
   public:
+    /// What breaks a rule comes after all that keeps them, however far off those are, by how far it
+    /// does: its cost is over this.
+    static constexpr double kFaulty = 1e4;
+
     struct Entry {
         AimTrial trial;
         double loss = 0.0;  ///< sum over the targets, each by its weight: 0 as good as can be

@@ -93,11 +93,9 @@ class CostsTab : public QWidget {
         const int baits = r->design->building.baits;
         const auto costs = costOf(takenBy(*r->design, *r->derived), bench_.shelf.entries(), baits);
         QList<QStringList> rows;
-        double sum = 0, mould = 0;
-        int unpriced = 0;
+        Priced each, mould;
         for (const TakenCost& c : costs) {
-            (c.taken.once ? mould : sum) += c.price.value_or(0.0);
-            unpriced += c.price ? 0 : 1;
+            (c.taken.once ? mould : each).add(c);
             const QString left = c.after && baits * c.taken.pieces > *c.left
                                      ? tr("▲ only %1 there").arg(*c.left)
                                  : c.after ? tr("%1 of %2").arg(*c.after).arg(*c.left)
@@ -114,23 +112,44 @@ class CostsTab : public QWidget {
         table_->setRows({tr("Thing"), tr("one takes"), tr("all %1").arg(baits), tr("one costs"),
                          tr("then left")},
                         rows);
-        sum_->setText(
-            unpriced == int(costs.size()) ? tr("No price stands on the shelf for any of it yet.")
-            : unpriced == 0               ? tr("One costs %1, all %2 cost %3.")
-                                  .arg(money(sum))
-                                  .arg(baits)
-                                  .arg(money(baits * sum))
-                            : tr("One costs %1 and what has no price yet (%2 of %3 things).")
-                                  .arg(money(sum))
-                                  .arg(unpriced)
-                                  .arg(costs.size()));
-        if (mould > 0) {
-            sum_->setText(sum_->text() + QLatin1Char(' ') +
-                          tr("The mould costs %1 more, once.").arg(money(mould)));
-        }
+        sum_->setText(costWords(each, mould, baits));
         showHours(*r, baits);
         const auto used = usedUp(bench_.shelf.entries(), *r->design, baits);
         off_->setEnabled(!used.empty());
+    }
+
+    // Things taken, what those with a price cost together, and how many have none.
+    struct Priced {
+        int things = 0, unpriced = 0;
+        double sum = 0;
+        void add(const TakenCost& c) {
+            ++things;
+            unpriced += c.price ? 0 : 1;
+            sum += c.price.value_or(0.0);
+        }
+    };
+
+    QString costWords(const Priced& each, const Priced& mould, int baits) const {
+        QStringList words;
+        if (each.unpriced == each.things) {
+            words << tr("No price stands on the shelf for any of it yet.");
+        } else if (each.unpriced == 0) {
+            words << tr("One costs %1, all %2 cost %3.")
+                         .arg(money(each.sum))
+                         .arg(baits)
+                         .arg(money(baits * each.sum));
+        } else {
+            words << tr("One costs %1 and what has no price yet (%2 of %3 things).")
+                         .arg(money(each.sum))
+                         .arg(each.unpriced)
+                         .arg(each.things);
+        }
+        if (mould.sum > 0) {
+            words << tr("The mould costs %1 more, once.").arg(money(mould.sum));
+        } else if (mould.things > 0) {
+            words << tr("What the mould takes has no price yet.");
+        }
+        return words.join(QLatin1Char(' '));
     }
 
     // As planned, and as the clocks of the baits built so far had it.
