@@ -18,6 +18,7 @@
 #include <QTableView>
 #include <QTextDocument>
 #include <cmath>
+#include <map>
 
 namespace wl::test {
 namespace {
@@ -161,8 +162,7 @@ class Look {
         children(w);
     }
 
-    void painted(const QWidget& w, bool paper) {
-        const std::vector<PaintedText> texts = textsPaintedBy(w);
+    void painted(const QWidget& w, const std::vector<PaintedText>& texts, bool paper) {
         // The cells of a list may go on below; each is looked at by itself.
         const bool cells = qobject_cast<const QAbstractItemView*>(w.parentWidget()) != nullptr;
         for (size_t i = 0; i < texts.size(); ++i) {
@@ -330,7 +330,7 @@ class Look {
 
 // Painted by code of our own: nothing of Qt's own kinds, and no plot (it paints pictures).
 bool paintsItself(const QWidget& w) {
-    return !w.findChildren<QWidget*>().isEmpty() ? false
+    return w.findChild<QWidget*>() != nullptr ? false
            : w.inherits("QLabel") || w.inherits("QAbstractButton") || w.inherits("QLineEdit") ||
                    w.inherits("QScrollBar") || w.inherits("QHeaderView") ||
                    w.inherits("QSplitterHandle") || w.inherits("QCustomPlot") ||
@@ -339,6 +339,56 @@ bool paintsItself(const QWidget& w) {
                ? false
                : !w.inherits("QTableCornerButton");
 }
+
+// What each part of a window paints, from one picture of the whole: a picture of each by itself
+// walks through all of the window every time.
+class TextsByWidget : public QObject {
+  public:
+    explicit TextsByWidget(const QWidget& top) : paper_(top.size()) {
+        qApp->installEventFilter(this);
+        QPainter painter(&paper_);
+        const_cast<QWidget&>(top).render(&painter, {}, {}, QWidget::DrawChildren);
+        painter.end();
+        qApp->removeEventFilter(this);
+        part();
+        for (auto& [widget, texts] : texts_) {
+            const QPointF at = widget->mapTo(&top, QPoint());
+            for (PaintedText& text : texts) {
+                text.box.translate(-at);
+            }
+        }
+    }
+
+    std::vector<PaintedText> of(const QWidget& w) const {
+        if (w.visibleRegion() != QRegion(w.rect())) {
+            return textsPaintedBy(w);  // what is covered or scrolled away too
+        }
+        const auto found = texts_.find(&w);
+        return found == texts_.end() ? std::vector<PaintedText>() : found->second;
+    }
+
+  protected:
+    bool eventFilter(QObject* object, QEvent* event) override {
+        if (event->type() == QEvent::Paint) {
+            part();
+            painting_ = qobject_cast<QWidget*>(object);
+        }
+        return false;
+    }
+
+  private:
+    void part() {
+        if (painting_ != nullptr) {
+            auto& texts = texts_[painting_];
+            texts.insert(texts.end(), paper_.texts.begin(), paper_.texts.end());
+        }
+        paper_.texts.clear();
+    }
+
+    TextPaper paper_;
+    std::map<const QWidget*, std::vector<PaintedText>> texts_;
+    const QWidget* painting_ = nullptr;
+};
 
 }  // namespace
 
@@ -351,6 +401,7 @@ std::vector<PaintedText> textsPaintedBy(const QWidget& widget) {
 }
 
 QStringList whatIsCut(const QWidget& top) {
+    const TextsByWidget painted(top);
     Look look;
     for (const QWidget* w : top.findChildren<QWidget*>()) {
         if (!w->isVisibleTo(&top) || w->window() != top.window() || w->visibleRegion().isEmpty()) {
@@ -358,7 +409,7 @@ QStringList whatIsCut(const QWidget& top) {
         }
         look.at(*w, top);
         if (paintsItself(*w)) {
-            look.painted(*w, w->objectName() == QLatin1String("sheetPreview"));
+            look.painted(*w, painted.of(*w), w->objectName() == QLatin1String("sheetPreview"));
         }
     }
     look.found.removeDuplicates();
