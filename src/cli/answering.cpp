@@ -58,17 +58,22 @@ int inWords(wl::Answer answer, const Call& call, std::string (*words)(const wl::
 }
 
 int aim(const wl::Design& design, const wl::Shelf& shelf, const Call& call) {
-    const wl::Result<wl::AimWish> wish = call.aim.wish(design);
-    if (!wish) {
-        return fail(wish.error());
+    const wl::Result<wl::AimWish> typed = call.aim.wish(design);
+    const wl::Result<Taught> taught = taughtBy(call.log, design, {}, false);
+    if (!typed || !taught) {
+        return fail(typed ? taught.error() : typed.error());
     }
+    wl::AimWish wish = *typed;
+    const auto by = [&](wl::NoteKind kind) { return wl::taughtOf(taught->figures, kind); };
+    wish.log = wl::aimLogOf(by(wl::NoteKind::Depth), by(wl::NoteKind::Beats),
+                            by(wl::NoteKind::Swing), taught->filmBeats);
     const wl::Result<std::vector<double>> lengths = call.aim.lengths();
     if (!lengths) {
         return fail(lengths.error());
     }
     const bool sizes = !lengths->empty();
     wl::Answer answer =
-        sizes ? wl::sizesAnswer(design, *wish, *lengths, shelf) : wl::aimAnswer(design, *wish);
+        sizes ? wl::sizesAnswer(design, wish, *lengths, shelf) : wl::aimAnswer(design, wish);
     return inWords(std::move(answer), call, sizes ? wl::readableSizes : wl::readableAim);
 }
 
@@ -99,13 +104,18 @@ int weights(const wl::Design& design, const Call& call) {
     if (!typed || !leads) {
         return fail(typed ? leads.error() : typed.error());
     }
+    const wl::Result<Taught> taught = taughtBy(call.log, design, {}, false);
+    if (!taught) {
+        return fail(taught.error());
+    }
     std::vector<wl::FishedWater> waters;
     for (const double temperature : typed->temperatures_K) {
         for (const double salinity : typed->salinities) {
             waters.push_back({temperature, salinity});
         }
     }
-    return inWords(wl::weightsAnswer(design, waters, *leads), call, wl::readableWeights);
+    return inWords(wl::weightsAnswer(design, waters, *leads, taught->times(wl::NoteKind::Sink)),
+                   call, wl::readableWeights);
 }
 
 int rates(const wl::Design& design, const wl::Shelf& shelf, const Call& call) {
@@ -113,19 +123,31 @@ int rates(const wl::Design& design, const wl::Shelf& shelf, const Call& call) {
     if (!speeds) {
         return fail(speeds.error());
     }
+    const wl::Result<Taught> taught = taughtBy(call.log, design, {}, false);
+    if (!taught) {
+        return fail(taught.error());
+    }
     const wl::TankTest& tank = design.tank;
     return inWords(wl::hookRatesAnswer(design, shelf,
                                        speeds->empty() ? std::vector<double>{tank.sinkRateOne_m_s,
                                                                              tank.sinkRateTwo_m_s,
                                                                              tank.sinkRateThree_m_s}
-                                                       : *speeds),
+                                                       : *speeds,
+                                       taught->times(wl::NoteKind::Sink)),
                    call, wl::readableWeights);
 }
 
 int joints(const wl::Design& design, const Call& call) {
-    const wl::Result<wl::JointWish> wish = call.aim.jointWish(design);
-    return wish ? inWords(wl::jointsAnswer(design, *wish, call.most), call, wl::readableJoints)
-                : fail(wish.error());
+    const wl::Result<wl::JointWish> typed = call.aim.jointWish(design);
+    const wl::Result<Taught> taught = taughtBy(call.log, design, {}, true);
+    if (!typed || !taught) {
+        return fail(typed ? taught.error() : typed.error());
+    }
+    wl::JointWish wish = *typed;
+    if (const auto beats = wl::taughtOf(taught->figures, wl::NoteKind::Beats)) {
+        wish.beatsSeen = beats->middle;
+    }
+    return inWords(wl::jointsAnswer(design, wish, call.most), call, wl::readableJoints);
 }
 
 // One number of the design over a range typed in any unit of it.

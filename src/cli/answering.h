@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "cli/aim_call.h"
+#include "cli/log_call.h"
 
 /// Exit codes.
 inline constexpr int kDone = 0, kStops = 1, kFailed = 2;
@@ -25,6 +26,7 @@ struct Call {
     unsigned long long most = 20, draws = 0, seed = 1;
     int leverDraws = 60;
     AimCall aim;
+    LogCall log;
     bool json = false;
 };
 

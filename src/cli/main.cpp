@@ -40,7 +40,11 @@ int report(const Call& call, bool asJson) {
         }
         model = *varied;
     }
-    const wl::Report made = wl::makeReport(*design, model);
+    const wl::Result<Taught> taught = taughtBy(call.log, *design, model, true);
+    if (!taught) {
+        return fail(taught.error());
+    }
+    const wl::Report made = wl::makeReport(*design, model, taught->figures);
     const int code = writeOut(call.out, asJson ? made.json : wl::readableReport(made));
     return code != kDone ? code : made.hasError ? kStops : kDone;
 }
@@ -88,27 +92,18 @@ int sheet([[maybe_unused]] const Call& call, [[maybe_unused]] const SheetCall& w
 }
 
 // The logs together, written as a log or answered of.
-int waterLog(const std::vector<std::string>& files, const std::string& output, wl::LogQuery query,
+int waterLog(const LogCall& logs, const std::string& output, wl::LogQuery query,
              const std::string& kind, const std::string& deeper, const std::string& shallower) {
-    constexpr size_t kMostBytes = 256u << 20;
-    wl::WaterLog log;
-    for (const std::string& file : files) {
-        const wl::Result<std::string> text = wl::readRegularFile(file, kMostBytes);
-        if (!text) {
-            return fail(text.error());
-        }
-        const wl::Result<wl::WaterLog> read = wl::readLog(*text);
-        if (!read) {
-            return fail(read.error());
-        }
-        wl::mergeLog(log, *read);
+    const wl::Result<wl::WaterLog> log = logs.log();
+    if (!log) {
+        return fail(log.error());
     }
     if (!output.empty()) {
         const bool csv = output.ends_with(".csv");
         if (!csv && !output.ends_with(".json")) {
             return complain("a log is written as .csv or .json.");
         }
-        return writeOut(output, csv ? wl::writeLogCsv(log) : wl::writeLogJson(log));
+        return writeOut(output, csv ? wl::writeLogCsv(*log) : wl::writeLogJson(*log));
     }
     if (!kind.empty()) {
         const auto* at = std::find(wl::kNoteKinds.begin(), wl::kNoteKinds.end(), kind);
@@ -128,7 +123,7 @@ int waterLog(const std::vector<std::string>& files, const std::string& output, w
         }
         *into = *depth;
     }
-    return writeOut({}, wl::logAnswer(log, query));
+    return writeOut({}, wl::logAnswer(*log, query));
 }
 
 int practiseLogger(const Call& call, int casts) {
@@ -193,6 +188,7 @@ int run(int argc, char** argv) {
     reportCommand->add_flag("--json", asJson, "As JSON, units in the keys");
     reportCommand->add_option("--coefficient", call.coefficients,
                               "Reckon with another coefficient, e.g. strumming=1.3");
+    call.log.addTo(*reportCommand);
     answering("plan", "Plan the lead: plug lengths, what is reached and missed",
               "File for the design with the plan carried out");
     taking(shelved(answering("ways", "Several ways to the same mass and attitude, with their price",
@@ -218,21 +214,25 @@ int run(int argc, char** argv) {
     CLI::App* aimed = taking(shelved(answering("aim", "From what it should do to lip, tie and lead",
                                                "File for the design of that way")));
     call.aim.addTo(*aimed);
+    call.log.addTo(*aimed);
     aimed->add_flag("--json", call.json, "As JSON, units in the keys");
     CLI::App* weighed = watered(taking(answering(
         "weights", "Belly weights: one body, several weights and waters", "File for that design")));
     weighed->add_option("--lead", call.leads,
                         "Weights of lead, e.g. 3.5 \"1/4 oz\" (default: those the brief and the "
                         "three sink rates ask for)");
+    call.log.addTo(*weighed);
     weighed->add_flag("--json", call.json, "As JSON, units in the keys");
     CLI::App* rated =
         taking(shelved(answering("rates", "One lead and a hook set of the shelf for each sink rate",
                                  "File for that design")));
     rated->add_option("--speed", call.values, "Sink rates, e.g. 0.03 0.12 0.25");
+    call.log.addTo(*rated);
     rated->add_flag("--json", call.json, "As JSON, units in the keys");
     CLI::App* jointed = taking(answering("joints", "Where to cut a joint for a wished walk or beat",
                                          "File for the design so cut"));
     call.aim.addJointsTo(*jointed);
+    call.log.addTo(*jointed);
     jointed->add_option("--most", call.most, "At most so many")->check(CLI::Range(1, 400));
     jointed->add_flag("--json", call.json, "As JSON, units in the keys");
     answering("cast", "How far it flies, and how it lies in the air", nullptr);
@@ -274,10 +274,9 @@ int run(int argc, char** argv) {
     forPaper(exportCommand);
     CLI::App* logCommand = app.add_subcommand(
         "log", "A water log (CSV or JSON): what it teaches of its baits, and what it finds");
-    std::vector<std::string> logs;
     wl::LogQuery query;
     std::string deeper, shallower, kind;
-    logCommand->add_option("FILES", logs, "Logs, taken together")->required();
+    logCommand->add_option("FILES", call.log.files, "Logs, taken together")->required();
     logCommand->add_option("-o,--output", call.output,
                            "File for the log instead of the answer: .csv or .json");
     logCommand->add_option("--find", query.words, "Only notes with all these words");
@@ -321,7 +320,7 @@ int run(int argc, char** argv) {
         return sheet(call, wish, argv);
     }
     if (logCommand->parsed()) {
-        return waterLog(logs, call.output, query, kind, deeper, shallower);
+        return waterLog(call.log, call.output, query, kind, deeper, shallower);
     }
     if (loggerCommand->parsed()) {
         return practiseLogger(call, loggedCasts);

@@ -6,6 +6,7 @@
 #include "core/reckon/evaluate.h"
 #include "core/reckon/tow.h"
 #include "io/answer_parts.h"
+#include "io/by_log_answer.h"
 #include "io/report_swim.h"
 
 namespace wl {
@@ -182,6 +183,12 @@ Json relaxationJson(const AimRelaxation& relaxation) {
     return j;
 }
 
+void putByLog(Json& json, const AimLog& log) {
+    if (Json taught = byLogJson(log); !taught.empty()) {
+        json["by_log"] = std::move(taught);
+    }
+}
+
 }  // namespace
 
 const char* nameOf(AimMeasure what) {
@@ -234,6 +241,7 @@ Answer aimAnswer(const Design& design, const AimWish& wish) {
     }
     json["targets"] = targets;
     json["as_drawn"] = valuesJson(aimed->drawn);
+    putByLog(json, wish.log);
     Answer answer;
     Json ways = Json::array();
     for (const AimWay& way : aimed->ways) {
@@ -288,6 +296,7 @@ Answer sizesAnswer(const Design& design, const AimWish& wish, const std::vector<
         list.push_back(j);
     }
     json["sizes"] = list;
+    putByLog(json, wish.log);
     answer.json = answerText(json);
     return answer;
 }
@@ -332,6 +341,9 @@ Answer jointsAnswer(const Design& design, const JointWish& wish, size_t most) {
         answer.designs.push_back(way.design);
     }
     json["joints"] = list;
+    if (wish.beatsSeen) {
+        json["beats_by_log"] = *wish.beatsSeen;
+    }
     json["tried"] = ways->size();
     answer.met = !ways->empty() && ways->front().met;
     answer.json = answerText(json);

@@ -49,6 +49,18 @@ std::string amountsWords(const Json& object) {
     return out;
 }
 
+std::string byLogWords(const Json& json) {
+    std::string out;
+    if (json.contains("by_log")) {
+        for (const Json& taught : json["by_log"]) {
+            out += (out.empty() ? "by the log: " : ", ") + words(taught["what"]) + " times " +
+                   decimalText(taught["times"].get<double>(), 3);
+        }
+        out += "; what is wanted and told is what will be seen\n";
+    }
+    return out;
+}
+
 std::string wayWords(const Json& way, const Json& targets) {
     std::string out = words(way["way"]);
     if (way.contains("lever")) {
@@ -86,7 +98,7 @@ std::string readableAim(const Answer& answer) {
     if (json.contains("error")) {
         return json["error"]["text"].get<std::string>() + "\n";
     }
-    std::string out = "as drawn: " + amountsWords(json["as_drawn"]) + "\n";
+    std::string out = byLogWords(json) + "as drawn: " + amountsWords(json["as_drawn"]) + "\n";
     for (const Json& target : json["targets"]) {
         out += "wanted: " + words(target["what"]) + " " + amountsWords(target) + "\n";
     }
@@ -109,7 +121,7 @@ std::string readableSizes(const Answer& answer) {
     if (json.contains("error")) {
         return json["error"]["text"].get<std::string>() + "\n";
     }
-    std::string out;
+    std::string out = byLogWords(json);
     for (const Json& size : json["sizes"]) {
         out += amountWords("length_mm", size["length_mm"]);
         for (const Json& hook : size["hooks"]) {
@@ -128,6 +140,10 @@ std::string readableJoints(const Answer& answer) {
         return json["error"]["text"].get<std::string>() + "\n";
     }
     std::string out;
+    if (json.contains("beats_by_log")) {
+        out =
+            "by the log: beats times " + decimalText(json["beats_by_log"].get<double>(), 3) + "\n";
+    }
     size_t number = 0;
     for (const Json& way : json["joints"]) {
         Json figures = way;
@@ -141,7 +157,7 @@ std::string readableJoints(const Answer& answer) {
                    finding["text"].get<std::string>() + "\n";
         }
     }
-    return out.empty() ? "no bevel gives such openings in these places\n" : out;
+    return number == 0 ? out + "no bevel gives such openings in these places\n" : out;
 }
 
 }  // namespace wl

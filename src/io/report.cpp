@@ -9,6 +9,7 @@
 #include "core/rules/check_design.h"
 #include "core/tank/doubt.h"
 #include "core/tank/waters.h"
+#include "io/by_log_answer.h"
 #include "io/json_answer.h"
 #include "io/report_bait.h"
 #include "io/report_swim.h"
@@ -222,7 +223,8 @@ std::string readableReport(const Report& report) {
     return out;
 }
 
-Report makeReport(const Design& design, const Model& model) {
+Report makeReport(const Design& design, const Model& model,
+                  const std::vector<LearntFigure>& learnt) {
     Json out;
     out["format"] = "wade-line-report";
     out["design"] = design.name;
@@ -255,6 +257,9 @@ Report makeReport(const Design& design, const Model& model) {
     out["run"] = runJson(run);
     out["swim"] = swimJson(*derived, run);
     out["tank"] = tankJson(design, *derived);
+    if (Json taught = byLogJson(learnt); !taught.empty()) {
+        out["by_log"] = std::move(taught);
+    }
     Json findings = Json::array();
     std::vector<Finding> all = checkDesign(*derived);
     checkSkinWalls(design, *derived, all);

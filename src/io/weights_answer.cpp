@@ -27,6 +27,19 @@ std::string stillWords(const Json& j) {
                                           : std::string(", any way up"));
 }
 
+void putByLog(Json& json, double sinkSeen) {
+    if (sinkSeen != 1.0) {
+        json["sink_by_log"] = sinkSeen;
+    }
+}
+
+std::string sinkByLog(const Json& json) {
+    return json.contains("sink_by_log")
+               ? "by the log: sinks times " + decimalText(json["sink_by_log"].get<double>(), 3) +
+                     "\n"
+               : std::string();
+}
+
 std::string waterWords(const Json& j) {
     return shown(j, "temperature_degC", "degC") + ", " + shown(j, "salinity_g_kg", "g/kg");
 }
@@ -34,9 +47,10 @@ std::string waterWords(const Json& j) {
 }  // namespace
 
 Answer weightsAnswer(const Design& design, const std::vector<FishedWater>& waters,
-                     const std::vector<double>& leads_kg) {
+                     const std::vector<double>& leads_kg, double sinkSeen) {
     Json json = begun("weights", design);
-    const auto weights = bellyWeights(design, waters, leads_kg);
+    const auto weights = bellyWeights(design, waters, leads_kg, {}, {}, sinkSeen);
+    putByLog(json, sinkSeen);
     if (!weights) {
         return refused(std::move(json), weights.error());
     }
@@ -83,13 +97,14 @@ Answer weightsAnswer(const Design& design, const std::vector<FishedWater>& water
 }
 
 Answer hookRatesAnswer(const Design& design, const Shelf& shelf,
-                       const std::vector<double>& rates_m_s) {
+                       const std::vector<double>& rates_m_s, double sinkSeen) {
     Json json = begun("rates", design);
     std::vector<Fitting> hooks;
     for (const auto& row : shelf.fittings) {
         hooks.push_back(row.item);
     }
-    const auto found = hooksForRates(design, hooks, rates_m_s);
+    const auto found = hooksForRates(design, hooks, rates_m_s, {}, {}, sinkSeen);
+    putByLog(json, sinkSeen);
     if (!found) {
         return refused(std::move(json), found.error());
     }
@@ -125,7 +140,7 @@ std::string readableWeights(const Answer& answer) {
     if (json.contains("error")) {
         return json["error"]["text"].get<std::string>() + "\n";
     }
-    std::string out;
+    std::string out = sinkByLog(json);
     if (json.contains("rates")) {
         out += "lead " + shown(json, "lead_g", "g") + ", more than drawn " +
                shown(json, "more_g", "g") + "\n";

@@ -173,7 +173,8 @@ QStringList glideWords(const Glide& glide, const Design& design, Bench bench) {
     return said;
 }
 
-QStringList snakeWords(const Snake& snake, const Design& design, Bench bench) {
+QStringList snakeWords(const Snake& snake, const Design& design, Bench bench,
+                       const std::optional<double>& beatsByLog) {
     if (snake.untold) {
         return {sentence(*snake.untold, bench)};
     }
@@ -207,7 +208,9 @@ QStringList snakeWords(const Snake& snake, const Design& design, Bench bench) {
                                     anglesOf(snake.jointSwing_rad[j]), angle(open)));
         }
     }
-    if (snake.filmRefused) {
+    if (beatsByLog && snake.swims > 0) {
+        said << tr("Beats times %1 by your log.").arg(QLocale().toString(*beatsByLog, 'f', 2));
+    } else if (snake.filmRefused) {
         said << tr(
             "▲ The beats on your film are too far from those told: another speed, bait or "
             "count? They are not used.");

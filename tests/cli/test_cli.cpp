@@ -270,3 +270,65 @@ TEST_CASE("a design with an error finding gives exit 1") {
     CHECK(report.exit == 1);
     CHECK(report.out.find("bore.comes_out") != std::string::npos);
 }
+
+TEST_CASE("what a log teaches is in the report, the wish, the weights and the hooks") {
+    using nlohmann::json;
+    const std::string here = folder().string();
+    const std::string bait = here + "/logged.wade", log = here + "/taught.csv";
+    REQUIRE(run("demo diver -o " + bait).exit == 0);
+    json report = json::parse(run("report --json " + bait).out);
+    CHECK_FALSE(report.contains("by_log"));
+    const std::string name = "\"" + report["design"].get<std::string>() + "\"";
+    const double depth = report["run"]["depth_m"];
+    std::ofstream table(log);
+    table << "what,id,bait,family,date,place,outing,kind,low_si,high_si,reckoned_si,usual_si\n"
+          << "bait,1," << name << ",steep_lip_stout,,,,,,,,\n";
+    for (int day = 1; day <= 4; ++day) {
+        table << "outing," << day << ",,,2026-05-0" << day << ",weir,,,,,,\n";
+        for (const auto& [kind, reckoned] : {std::pair{"depth", depth}, std::pair{"sink", 0.1}}) {
+            table << "note,," << name << ",,,," << day << "," << kind << "," << 0.8 * reckoned
+                  << "," << 0.8 * reckoned << "," << reckoned << "," << reckoned << "\n";
+        }
+    }
+    table.close();
+    const json taught = json::parse(run("log " + log).out);
+    report = json::parse(run("report --json --log " + log + " " + bait).out);
+    REQUIRE(report.contains("by_log"));
+    json depthSaid, factor;
+    for (const json& one : report["by_log"]) {
+        depthSaid = one["kind"] == "depth" ? one : depthSaid;
+    }
+    for (const json& one : taught["factors"]) {
+        factor = one["quantity"] == "depth" ? one["bait_itself"] : factor;
+    }
+    REQUIRE(depthSaid.is_object());
+    CHECK(depthSaid["bait_itself"] == factor);
+    CHECK(depthSaid["readings"] == 4);
+    const double times = factor["middle"];
+    CHECK(times > 0.75);
+    CHECK(times < 0.9);
+    CHECK(depthSaid["does_m"].get<double>() ==
+          Approx(times * depthSaid["reckoned_m"].get<double>()));
+    const std::string aimed = here + "/aimed.json", weighed = here + "/weighed.json",
+                      rated = here + "/rated.json";
+    run("aim --json --depth 0.9x..1.1x --log " + log + " " + bait + " --answer " + aimed);
+    run("weights --json --lead 2 --log " + log + " " + bait + " --answer " + weighed);
+    run("rates --json --speed 0.05 0.1 --log " + log + " " + bait + " --answer " + rated);
+    const auto parsed = [](const std::string& file) {
+        std::ifstream in(file);
+        return json::parse(in);
+    };
+    const json wish = parsed(aimed);
+    CHECK(wish["by_log"][0]["what"] == "depth");
+    CHECK(wish["by_log"][0]["times"] == factor["middle"]);
+    CHECK(wish["as_drawn"]["depth_m"].get<double>() == Approx(times * depth).epsilon(0.02));
+    const double sinks = parsed(weighed)["sink_by_log"];
+    CHECK(sinks > 0.7);
+    CHECK(sinks < 1.0);
+    CHECK(parsed(rated)["sink_by_log"] == sinks);
+    CHECK(run("aim --depth 0.9x..1.1x --log " + log + " " + bait).out.find("by the log: depth") !=
+          std::string::npos);
+    // Another copy of it is as this one, but less surely; no log there is an error.
+    CHECK(run("report --log " + here + "/none.csv " + bait).exit == 2);
+    checkAgainstSchema(here, " " + aimed + " " + weighed + " " + rated);
+}

@@ -3,9 +3,15 @@
 #include <cmath>
 
 #include "core/aim/aim.h"
+#include "core/aim/belly_weights.h"
+#include "core/aim/hook_rates.h"
+#include "core/aim/joints.h"
 #include "core/forecast/by_log.h"
 #include "core/forecast/foretell.h"
+#include "core/forecast/taught.h"
+#include "core/reckon/tow.h"
 #include "core/swim/swim.h"
+#include "io/shelf.h"
 #include "support/sample_bait.h"
 
 using namespace wl;
@@ -111,4 +117,120 @@ TEST_CASE("what is wished of a bait with readings is what will be seen of it") {
     CHECK(never->shortfalls.front().target.low == Approx(6 * depth));
     CHECK(never->shortfalls.front().nearest ==
           Approx(*never->ways.front().told.of(AimMeasure::Depth)));
+}
+
+TEST_CASE(
+    "readings of a bait are told of its figures, of other kinds nothing, and can be left out") {
+    const Design design = demoDesign();
+    const auto raw = foretell(design, nullptr, false);
+    REQUIRE(raw);
+    const double depth = *raw->of(NoteKind::Depth);
+    WaterLog log;
+    log.baits.push_back({1, design.name, raw->family, {}, {}});
+    for (std::int64_t day = 1; day <= 3; ++day) {
+        LogOuting outing;
+        outing.id = day;
+        outing.date = "2026-06-0" + std::to_string(day);
+        log.outings.push_back(outing);
+        LogNote note;
+        note.id = note.outing = day;
+        note.bait = design.name;
+        note.kind = NoteKind::Depth;
+        note.low = note.high = 0.85 * depth;
+        note.reckoned = note.usual = depth;
+        log.notes.push_back(note);
+    }
+    const auto figures = learntFigures(*raw, *raw, log, {design.name, 1, 0});
+    const auto taught = taughtOf(figures, NoteKind::Depth);
+    REQUIRE(taught);
+    CHECK(taught->middle > 0.85);
+    CHECK(taught->middle < 0.95);
+    CHECK_FALSE(taughtOf(figures, NoteKind::Beats));
+    REQUIRE(figureOf(figures, NoteKind::Beats) != nullptr);
+    CHECK(figureOf(figures, NoteKind::Catch) == nullptr);
+    CHECK_FALSE(
+        taughtOf(learntFigures(*raw, *raw, log, {design.name, 1, 0}, false), NoteKind::Depth));
+    std::stop_source stop;
+    stop.request_stop();
+    CHECK(learntFigures(*raw, *raw, log, {design.name, 1, 0}, true, stop.get_token()).empty());
+    // Of a wish: the film is in what it is told with.
+    const AimLog wished = aimLogOf(taught, FactorBand{0.8, 0.9, 1.0}, std::nullopt, 1.2);
+    CHECK(wished[size_t(AimMeasure::Depth)]->factor == taught->middle);
+    CHECK(wished[size_t(AimMeasure::Beats)]->factor == Approx(0.9 / 1.2));
+    CHECK(wished[size_t(AimMeasure::Beats)]->doubt == Approx(std::log(1.0 / 0.8) / 3.29));
+    CHECK_FALSE(wished[size_t(AimMeasure::Swing)]);
+}
+
+TEST_CASE("sink rates asked of weights and hooks are those a log lets one expect to see") {
+    constexpr double kSeen = 1.25;
+    const Design design = demoNamed("lipless");
+    const std::vector<FishedWater> water{{design.brief.temperature_K, design.brief.salinity}};
+    const auto plain = bellyWeights(design, water, {4e-3}),
+               seen = bellyWeights(design, water, {4e-3}, {}, {}, kSeen),
+               rated = bellyWeights(design, water, {}, {}, {}, kSeen);
+    REQUIRE((plain && seen && rated));
+    REQUIRE(plain->front().in.front().state == RestState::Sinks);
+    CHECK(seen->front().lead_kg == plain->front().lead_kg);
+    CHECK(seen->front().in.front().speed_m_s ==
+          Approx(kSeen * plain->front().in.front().speed_m_s));
+    int met = 0;
+    for (const BellyWeight& weight : *rated) {
+        if (weight.what == BellyWeight::For::Rate && weight.leadMet) {
+            ++met;
+            CHECK(weight.in.front().speed_m_s == Approx(weight.asked).epsilon(0.03));
+        }
+    }
+    CHECK(met > 0);
+    std::vector<Fitting> hooks;
+    for (const auto& row : starterShelf().fittings) {
+        hooks.push_back(row.item);
+    }
+    const auto asSeen = hooksForRates(design, hooks, {0.1 * kSeen, 0.2 * kSeen}, {}, {}, kSeen),
+               asReckoned = hooksForRates(design, hooks, {0.1, 0.2});
+    REQUIRE((asSeen && asReckoned));
+    CHECK(asSeen->lead_kg == Approx(asReckoned->lead_kg));
+    for (size_t i = 0; i < 2; ++i) {
+        CHECK(asSeen->rates[i].hooks == asReckoned->rates[i].hooks);
+        CHECK(asSeen->rates[i].speed_m_s == Approx(kSeen * asReckoned->rates[i].speed_m_s));
+        CHECK(asSeen->rates[i].wanted_m_s == Approx(kSeen * asReckoned->rates[i].wanted_m_s));
+    }
+}
+
+TEST_CASE("a chain's beats are learnt from, and joints are cut for beats as they will be seen",
+          "[again]") {
+    Design design = demoNamed("swimmer");
+    design.swim.filmFrames.reset();
+    const Derived bare = evaluated(design);
+    const double speed = towSpeed_m_s(bare);
+    const Snake snake = snakeOf(bare, speed);
+    REQUIRE(snake.swims > 0);
+    CHECK_FALSE(foretell(design, &bare, false)->of(NoteKind::Beats));
+    CHECK(*foretell(design, &bare, true)->of(NoteKind::Beats) == snake.beats_1_s.middle);
+    const Snake told = snakeByLog(snake, {0.7, 0.8, 1.1});
+    CHECK(told.beats_1_s == Spread{0.7 * snake.beats_1_s.middle, 0.8 * snake.beats_1_s.middle,
+                                   1.1 * snake.beats_1_s.middle});
+    // A film that counted a fifth more: the forecast without it is as before, joints go by it.
+    design.swim.filmFrames =
+        design.swim.filmBeats * design.swim.filmRate_1_s / (1.2 * snake.beats_1_s.middle);
+    design.swim.filmSpeed_m_s = speed;
+    const Derived filmed = evaluated(design);
+    CHECK(unfilmedSnake(filmed).beats_1_s == snake.beats_1_s);
+    JointWish wish;
+    wish.beats_1_s = WishedBand{1.1 * snake.beats_1_s.middle, 1.4 * snake.beats_1_s.middle};
+    const auto ways = aimJoints(filmed, wish, speed);
+    REQUIRE(ways);
+    const JointWay& best = ways->front();
+    REQUIRE(best.does.swims > 0);
+    CHECK(best.does.beats_1_s.middle ==
+          Approx(1.2 * chainTrial(evaluated(best.design), speed).beats_1_s.middle));
+}
+
+TEST_CASE("what a step does to the depth goes with the factor of the log") {
+    Lever deeper, none;
+    deeper.depth_m = 0.2;
+    deeper.pitch_rad = 0.1;
+    const auto told = leversByLog({deeper, none}, {0.7, 0.8, 0.9});
+    CHECK(*told[0].depth_m == Approx(0.16));
+    CHECK(*told[0].pitch_rad == 0.1);
+    CHECK_FALSE(told[1].depth_m);
 }

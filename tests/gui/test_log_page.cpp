@@ -160,6 +160,9 @@ TEST_CASE("three days narrow the band and say which way it is off, and leaving o
     o.tab("aimTabs", "Ways");
     o.beside("waysTab");
     CHECK(o.text("aimCeiling").contains("By your log: depth times 0"));
+    o.tab("aimTabs", "Why");
+    o.beside("whyPart");
+    CHECK(o.text("whyByLog").contains("by your log's readings"));
     o.window.rail().choose(Step::WaterLog);
     o.tab("logTabs", "Next time");
     // Off: the book again.

@@ -2,26 +2,10 @@
 #pragma once
 
 #include "app/kit/workbench.h"
-#include "core/forecast/foretell.h"
-#include "core/learn/factor_said.h"
+#include "core/forecast/taught.h"
 #include "session/beside.h"
 
 namespace wl {
-
-/// One measured kind of note, as it would be read next.
-struct LearntFigure {
-    NoteKind kind = NoteKind::Depth;
-    double reckoned = 0.0;  ///< without a factor, on the outing that is set
-    double usual = 0.0;     ///< the same at the bait's own settings
-    std::optional<Learnt> learnt;
-    FactorTold told;  ///< the book where nothing is learnt
-    std::vector<Error> said;
-    std::vector<ReadingWorth> worth;
-    std::vector<std::pair<std::int64_t, OddReading>> odd;  ///< by notes
-    double low() const { return std::min(reckoned * told.next.low, reckoned * told.next.high); }
-    double high() const { return std::max(reckoned * told.next.low, reckoned * told.next.high); }
-    double middle() const { return reckoned * told.next.middle; }
-};
 
 /// Follows bait, log, copy and outing; latest wins. One for a workbench.
 class Learner : public QObject {
@@ -30,11 +14,13 @@ class Learner : public QObject {
     static Learner& of(Workbench& bench);
 
     const std::vector<LearntFigure>& figures() const { return figures_; }
-    const LearntFigure* figure(NoteKind kind) const;
+    const LearntFigure* figure(NoteKind kind) const { return figureOf(figures_, kind); }
     /// What the log makes of it; nothing where nothing was read of the bait and its kin, or the
     /// log's factors are not used. While the bait is changed, that of before; of another bait than
     /// that on the bench never anything.
     std::optional<FactorBand> taught(NoteKind kind) const;
+    /// Whether what is shown by that factor would be shown otherwise by now: by half a hundredth.
+    bool showsOtherwise(NoteKind kind, const std::optional<FactorBand>& shown) const;
     const std::string& family() const { return family_; }
     /// What is shown belongs to bait, log, copy and outing as they stand.
     bool isCurrent() const;
@@ -47,8 +33,9 @@ class Learner : public QObject {
     /// Whether the log's factors are used at all; kept between sessions.
     bool learns() const { return learns_; }
     void setLearns(bool on);
-    /// The speed it blows out at is reckoned as well from here on: some 300 ms more.
-    void wantSpeeds();
+    /// The speed it blows out at, and the beats of a chain, are reckoned as well from here on: some
+    /// 300 ms more, of a chain up to a second.
+    void wantSlow();
 
   signals:
     void changed();
@@ -62,7 +49,7 @@ class Learner : public QObject {
     std::vector<LearntFigure> figures_;
     std::string family_, name_;  ///< of the bait the figures are of
     std::int64_t copy_ = 1, outing_ = 0;
-    bool learns_ = true, speeds_ = false;
+    bool learns_ = true, slow_ = false;
     quint64 wanted_ = 1, done_ = 0;              ///< what was asked for, and what stands
     std::pair<quint64, quint64> started_{0, 0};  ///< what is reckoned: of which asking and bait
     quint64 revision_ = 0;

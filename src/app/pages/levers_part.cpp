@@ -5,6 +5,7 @@
 #include "app/kit/beside_page.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
+#include "app/pages/swim/swim_tabs.h"
 #include "core/swim/swim_levers.h"
 
 namespace wl {
@@ -20,6 +21,7 @@ class LeversPart : public BesidePage {
     LeversPart(Workbench& bench, bool swims)
         : BesidePage(bench),
           swims_(swims),
+          taught_(bench),
           table_(new PlainTable(swims ? QStringLiteral("whyLevers") : QStringLiteral("levers"),
                                 tr("What one step is worth"))) {
         setObjectName(swims ? QStringLiteral("whyPart") : QStringLiteral("leversPart"));
@@ -32,20 +34,41 @@ class LeversPart : public BesidePage {
                "its band; ? under %1.")
                 .arg(tr("%1 %").arg(std::lround(100 * kSureSign))));
         content()->addWidget(note);
+        byLog_ = plainLabel();
+        byLog_->setObjectName(swims ? QStringLiteral("whyByLog") : QStringLiteral("leversByLog"));
+        byLog_->setWordWrap(true);
+        content()->addWidget(byLog_);
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            const Learner& now = Learner::of(this->bench());
+            if (now.showsOtherwise(NoteKind::Depth, depth_) || (swims_ && taught_.differs(now))) {
+                again();
+            }
+        });
     }
 
   protected:
     Beside::Work work(const Results& results) override {
         const auto derived = results.derived;
-        return [this, derived](std::stop_token stop,
-                               const Beside::Progress& progress) -> Beside::Finish {
-            const std::vector<Lever> levers =
-                swims_ ? swimLeversOf(*derived, kLeverDraws, stop, progress)
+        taught_ = SwimTaught(bench());
+        depth_ = Learner::of(bench()).taught(NoteKind::Depth);
+        return [this, derived, known = results.run, taught = taught_, depth = depth_](
+                   std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
+            std::vector<Lever> levers =
+                swims_ ? swimLeversOf(*taught.of(derived, *runFor(*derived, known, stop)),
+                                      kLeverDraws, stop, progress)
                        : leversOf(*derived, kLeverDraws, stop, progress);
             if (stop.stop_requested()) {
                 return {};
             }
-            return [this, levers] { show(levers); };
+            if (depth) {
+                levers = leversByLog(std::move(levers), *depth);
+            }
+            const bool byLog = depth || (swims_ && (taught.beats || taught.swing));
+            return [this, levers, byLog] {
+                show(levers);
+                byLog_->setText(byLog ? tr("Sized by your log's readings.") : QString());
+                byLog_->setVisible(byLog);
+            };
         };
     }
 
@@ -120,7 +143,10 @@ class LeversPart : public BesidePage {
     }
 
     bool swims_;
+    SwimTaught taught_;  ///< what is shown, or being reckoned, was made with
+    std::optional<FactorBand> depth_;
     PlainTable* table_;
+    QLabel* byLog_ = nullptr;
 };
 
 }  // namespace

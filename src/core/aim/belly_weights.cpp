@@ -60,10 +60,13 @@ Result<Design> heavierBy(const LeadPlan& plan, const Derived& reached, double le
 }
 
 void letGoInEach(BellyWeight& weight, const Derived& derived,
-                 const std::vector<FishedWater>& waters, const Brief& brief) {
+                 const std::vector<FishedWater>& waters, const Brief& brief, double sinkSeen) {
     for (const FishedWater& water : waters) {
         weight.in.push_back(inWater(*derived.design, derived, water.temperature_K, water.salinity,
                                     derived.design->errors.roomTemperature_K));
+        if (weight.in.back().state == RestState::Sinks) {
+            weight.in.back().speed_m_s *= sinkSeen;
+        }
         weight.asWished.push_back(restsAsWished(brief, weight.in.back()));
     }
 }
@@ -71,9 +74,10 @@ void letGoInEach(BellyWeight& weight, const Derived& derived,
 // A plan for another brief than the drawn one, let go in every water with the drawn brief on it.
 void planFor(BellyWeight& weight, const Design& drawn, const Brief& brief,
              const std::vector<FishedWater>& waters, double drawnLead, const Derived& near,
-             const std::stop_token& stop) {
+             double sinkSeen, const std::stop_token& stop) {
     Design asked = drawn;
     asked.brief = brief;
+    asked.brief.wantedSinkSpeed_m_s /= sinkSeen;
     Result<LeadPlan> plan = planLead(asked, &near, stop);
     if (!plan) {
         weight.refusal = plan.error();
@@ -89,7 +93,7 @@ void planFor(BellyWeight& weight, const Design& drawn, const Brief& brief,
         weight.refusal = there.error();
         return;
     }
-    letGoInEach(weight, *there, waters, drawn.brief);
+    letGoInEach(weight, *there, waters, drawn.brief, sinkSeen);
 }
 
 }  // namespace
@@ -123,7 +127,8 @@ bool restsAsWished(const Brief& brief, const StillWater& rest) {
 Result<std::vector<BellyWeight>> bellyWeights(const Design& design,
                                               const std::vector<FishedWater>& waters,
                                               const std::vector<double>& leads_kg,
-                                              std::stop_token stop, const Told& told) {
+                                              std::stop_token stop, const Told& told,
+                                              double sinkSeen) {
     const Result<Derived> drawn = evaluate(design);
     if (!drawn) {
         return drawn.error();
@@ -157,7 +162,7 @@ Result<std::vector<BellyWeight>> bellyWeights(const Design& design,
                 weight.lead_kg = leadIn_kg(*there);
                 weight.more_kg = weight.lead_kg - drawnLead;
                 weight.leadMet = true;
-                letGoInEach(weight, *there, waters, design.brief);
+                letGoInEach(weight, *there, waters, design.brief, sinkSeen);
             } else {
                 weight.refusal = there.error();
             }
@@ -172,7 +177,7 @@ Result<std::vector<BellyWeight>> bellyWeights(const Design& design,
         Brief brief = design.brief;
         brief.temperature_K = waters[w].temperature_K;
         brief.salinity = waters[w].salinity;
-        planFor(weight, design, brief, waters, drawnLead, *plan->reached, stop);
+        planFor(weight, design, brief, waters, drawnLead, *plan->reached, sinkSeen, stop);
         going = done(std::move(weight));
     }
     for (size_t r = 0; leads_kg.empty() && going && r < std::size(rates); ++r) {
@@ -182,7 +187,7 @@ Result<std::vector<BellyWeight>> bellyWeights(const Design& design,
         Brief brief = design.brief;
         brief.wantedState = WantedState::Sink;
         brief.wantedSinkSpeed_m_s = rates[r];
-        planFor(weight, design, brief, waters, drawnLead, *plan->reached, stop);
+        planFor(weight, design, brief, waters, drawnLead, *plan->reached, sinkSeen, stop);
         going = done(std::move(weight));
     }
     if (!going) {

@@ -46,10 +46,12 @@ bool restsAsWished(const Brief& brief, const StillWater& rest);
 /// `leads_kg`; by rising lead, those refused last. The body swells from the temperature of the
 /// design's room, as in the table of waters. Errors: those of planLead for the drawn water;
 /// "plan.stopped". A weight of its own that fails carries its reason, "aim.weight_room" (values:
-/// asked, the most the bores take) among them.
+/// asked, the most the bores take) among them. `sinkSeen`: sink rates seen by those reckoned, as a
+/// log has it; rates asked for and told are those seen.
 Result<std::vector<BellyWeight>> bellyWeights(const Design& design,
                                               const std::vector<FishedWater>& waters,
                                               const std::vector<double>& leads_kg,
-                                              std::stop_token stop = {}, const Told& told = {});
+                                              std::stop_token stop = {}, const Told& told = {},
+                                              double sinkSeen = 1.0);
 
 }  // namespace wl

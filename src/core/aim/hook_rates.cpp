@@ -118,7 +118,7 @@ double missOf(const HookRates& rates) {
 }
 
 HookRates ratedWith(const LeadPlan& plan, const std::vector<Fitting>& shelf,
-                    const std::vector<double>& rates, double drawnLead,
+                    const std::vector<double>& rates, double drawnLead, double sinkSeen,
                     const std::stop_token& stop) {
     constexpr double kShare = 0.2, kLeast_m_s = 0.01, kTilt_rad = 10 * kDegree;
     const Derived& d = *plan.reached;
@@ -130,13 +130,13 @@ HookRates ratedWith(const LeadPlan& plan, const std::vector<Fitting>& shelf,
     out.met = true;
     for (size_t i = 0; i < rates.size(); ++i) {
         RatedHooks one;
-        one.wanted_m_s = rates[i];
+        one.wanted_m_s = rates[i] * sinkSeen;
         if (!near[i].empty()) {
             const HookSet& set = swaps.sets[near[i].front()];
             one.design = withHooks(plan.design, swaps, set, shelf);
             if (const Result<Derived> there = evaluate(one.design, &d, d.model)) {
                 const StillWater rest = restInWater(*there, unchanged(*there));
-                one.speed_m_s = rest.speed_m_s;
+                one.speed_m_s = rest.speed_m_s * sinkSeen;
                 one.pitch_rad = rest.pitch_rad;
                 one.tilt_rad = std::abs(rest.pitch_rad - plan.design.brief.wantedPitch_rad);
                 one.clear = set.meetings.empty();
@@ -158,8 +158,8 @@ HookRates ratedWith(const LeadPlan& plan, const std::vector<Fitting>& shelf,
 }  // namespace
 
 Result<HookRates> hooksForRates(const Design& design, const std::vector<Fitting>& all,
-                                const std::vector<double>& rates, std::stop_token stop,
-                                const Told& told) {
+                                const std::vector<double>& asSeen, std::stop_token stop,
+                                const Told& told, double sinkSeen) {
     constexpr double kNearEnough = 0.05;
     std::vector<Fitting> shelf;
     std::copy_if(all.begin(), all.end(), std::back_inserter(shelf),
@@ -167,12 +167,16 @@ Result<HookRates> hooksForRates(const Design& design, const std::vector<Fitting>
     if (hooksOf(design).empty() || shelf.empty()) {
         return Error{"hooks.none", "/fittings", {}, {}};
     }
-    if (rates.empty() || *std::min_element(rates.begin(), rates.end()) <= 0) {
+    if (asSeen.empty() || *std::min_element(asSeen.begin(), asSeen.end()) <= 0) {
         return Error{"aim.rates", "/tank/sink_rate_one", {}, {}};
     }
     const Result<Derived> drawn = evaluate(design);
     if (!drawn) {
         return drawn.error();
+    }
+    std::vector<double> rates = asSeen;
+    for (double& rate : rates) {
+        rate /= sinkSeen;
     }
     const double drawnLead = leadIn_kg(*drawn);
     const Eigen::Vector3d at = leadPlace(*drawn);
@@ -203,7 +207,7 @@ Result<HookRates> hooksForRates(const Design& design, const std::vector<Fitting>
             refusal = plan.error();
             continue;
         }
-        HookRates rated = ratedWith(*plan, shelf, rates, drawnLead, stop);
+        HookRates rated = ratedWith(*plan, shelf, rates, drawnLead, sinkSeen, stop);
         if (const double miss = missOf(rated); miss < least) {
             least = miss;
             best = std::move(rated);

@@ -14,7 +14,7 @@ namespace wl {
 struct RatedHooks {
     double wanted_m_s = 0.0;
     std::vector<Fitting> hooks;  ///< at each place, nose first
-    double speed_m_s = 0.0;      ///< by the full reckoning
+    double speed_m_s = 0.0;      ///< by the full reckoning, as it will be seen
     double pitch_rad = 0.0;
     double tilt_rad = 0.0;  ///< off the attitude the brief wants
     bool clear = false;     ///< hooks keep off one another
@@ -37,8 +37,9 @@ struct HookRates {
 /// of a radian counted as a speed wholly missed. The
 /// attitude is the brief's with the middle set on. Errors: "plan.stopped"; "hooks.none" (no hook on
 /// the bait, or none on the shelf); "aim.rates" (not all of them over 0); those of planLead.
+/// `sinkSeen`: sink rates seen by those reckoned, as a log has it; rates asked for are those seen.
 Result<HookRates> hooksForRates(const Design& design, const std::vector<Fitting>& shelf,
                                 const std::vector<double>& rates_m_s, std::stop_token stop = {},
-                                const Told& told = {});
+                                const Told& told = {}, double sinkSeen = 1.0);
 
 }  // namespace wl

@@ -126,12 +126,25 @@ std::vector<JointWay> gridOf(const Derived& d, bool chain) {
     return grid;
 }
 
+// What is seen of a chain's beats by what is reckoned of them.
+double beatsSeen(const Derived& d, const JointWish& wish, double speed,
+                 const std::stop_token& stop) {
+    if (wish.beatsSeen || !d.design->swim.seenBeats_1_s()) {
+        return wish.beatsSeen.value_or(1.0);
+    }
+    const Snake filmed = snakeOf(d, speed, stop);
+    const ChainTrial bare = chainTrial(d, speed, stop);
+    return filmed.filmed && bare.swims > 0 ? filmed.beats_1_s.middle / bare.beats_1_s.middle : 1.0;
+}
+
 }  // namespace
 
 JointWish jointWishOf(const Design& design) {
     const AimNotes& notes = design.aim;
-    return {bandOf(notes.turn), bandOf(notes.width),
-            notes.relative ? std::nullopt : bandOf(notes.beats)};
+    return {bandOf(notes.turn),
+            bandOf(notes.width),
+            notes.relative ? std::nullopt : bandOf(notes.beats),
+            {}};
 }
 
 Result<std::vector<JointWay>> aimJoints(const Derived& d, const JointWish& wish, double speed,
@@ -140,6 +153,7 @@ Result<std::vector<JointWay>> aimJoints(const Derived& d, const JointWish& wish,
     if (const auto error = whyNot(wish, chain)) {
         return *error;
     }
+    const double seen = chain ? beatsSeen(d, wish, speed, stop) : 1.0;
     std::vector<JointWay> grid = gridOf(d, chain), ways;
     size_t tried = 0;
     for (JointWay& way : grid) {
@@ -148,6 +162,7 @@ Result<std::vector<JointWay>> aimJoints(const Derived& d, const JointWish& wish,
         }
         if (const Result<Derived> there = evaluate(way.design, &d, d.model)) {
             way.does = chainTrial(*there, speed, stop);
+            way.does.beats_1_s = seen * way.does.beats_1_s;
             if (!way.does.untold) {
                 way.against = checkDesign(*there);
                 std::erase_if(way.against,

@@ -21,6 +21,8 @@ struct WishedBand {
 /// a second.
 struct JointWish {
     std::optional<WishedBand> turn_rad, width_m, beats_1_s;
+    /// By a log: beats seen by beats reckoned. Without it a film of the design tells that.
+    std::optional<double> beatsSeen = {};
     bool any() const { return turn_rad || width_m || beats_1_s; }
 };
 
@@ -35,7 +37,7 @@ struct JointWay {
     double opening_rad = 0.0;  ///< each way
     double bevel_rad = 0.0;    ///< of both faces, exact
     Design design;
-    ChainTrial does;
+    ChainTrial does;               ///< its beats as they will be seen
     std::vector<Finding> against;  ///< errors of the design that has it so
     double off = 0.0;              ///< sum of the logarithms by which it lies outside the bands
     /// Inside all of them, walks to either side or swims in nine of twelve runs, and no error.

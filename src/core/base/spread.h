@@ -17,4 +17,9 @@ struct Spread {
     bool operator==(const Spread&) const = default;
 };
 
+/// All of it times a factor over 0.
+inline Spread operator*(double times, const Spread& spread) {
+    return {times * spread.low, times * spread.middle, times * spread.high};
+}
+
 }  // namespace wl

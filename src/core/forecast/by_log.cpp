@@ -81,4 +81,19 @@ Derived filmedByLog(const Derived& derived, const Run& run, const std::optional<
     return withNotes(derived, notes);
 }
 
+std::vector<Lever> leversByLog(std::vector<Lever> levers, const FactorBand& depth) {
+    for (Lever& lever : levers) {
+        if (lever.depth_m) {
+            *lever.depth_m *= depth.middle;
+        }
+    }
+    return levers;
+}
+
+Snake snakeByLog(Snake unfilmed, const FactorBand& beats) {
+    const double middle = unfilmed.beats_1_s.middle;
+    unfilmed.beats_1_s = {middle * beats.low, middle * beats.middle, middle * beats.high};
+    return unfilmed;
+}
+
 }  // namespace wl

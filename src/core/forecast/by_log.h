@@ -2,9 +2,12 @@
 #pragma once
 
 #include <optional>
+#include <vector>
 
+#include "core/chain/chain_swim.h"
 #include "core/learn/factor_told.h"
 #include "core/reckon/run.h"
+#include "core/reckon/what_if.h"
 
 namespace wl {
 
@@ -19,5 +22,11 @@ Run runByLog(Run run, const FactorBand& depth);
 /// swing, and what no wake can be (see filmFactors).
 Derived filmedByLog(const Derived& derived, const Run& run, const std::optional<FactorBand>& beats,
                     const std::optional<FactorBand>& swing);
+
+/// What a step does to the depth, times the factor of what the bait does.
+std::vector<Lever> leversByLog(std::vector<Lever> levers, const FactorBand& depth);
+
+/// A chain told without a film, its beats and their band as the factor has them.
+Snake snakeByLog(Snake unfilmed, const FactorBand& beats);
 
 }  // namespace wl

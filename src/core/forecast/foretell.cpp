@@ -5,6 +5,7 @@
 #include "core/base/decimal.h"
 #include "core/cast/throws.h"
 #include "core/reckon/evaluate.h"
+#include "core/reckon/tow.h"
 
 namespace wl {
 
@@ -47,6 +48,7 @@ RawForecast rawForecast(const Derived& derived, const Run* run, const Swim* swim
         set(NoteKind::Depth, run->path.maxDepth_m);
     }
     if (swim != nullptr && !swim->untold && swim->swings) {
+        raw.filmBeats = swim->film.beats;
         set(NoteKind::Beats, swim->beats_1_s.middle / swim->film.beats);
         // A swing calibrated by a film is no reckoning of its own.
         if (swim->film.force == 1.0) {
@@ -62,6 +64,14 @@ RawForecast rawForecast(const Derived& derived, const Run* run, const Swim* swim
     return raw;
 }
 
+Snake unfilmedSnake(const Derived& derived, std::stop_token stop, const SnakeTold& told) {
+    Derived bare = derived;
+    Design design = *derived.design;
+    design.swim.filmFrames.reset();
+    bare.design = std::make_shared<const Design>(std::move(design));
+    return snakeOf(bare, towSpeed_m_s(bare), stop, told);
+}
+
 Design onOuting(const Design& design, const LogOuting& outing) {
     Design there = design;
     Brief& brief = there.brief;
@@ -73,7 +83,7 @@ Design onOuting(const Design& design, const LogOuting& outing) {
     return there;
 }
 
-std::optional<RawForecast> foretell(const Design& design, const Derived* near, bool speeds,
+std::optional<RawForecast> foretell(const Design& design, const Derived* near, bool slow,
                                     std::stop_token stop) {
     constexpr int kSpeeds = 20;
     const Result<Derived> derived =
@@ -84,10 +94,17 @@ std::optional<RawForecast> foretell(const Design& design, const Derived* near, b
     const Run run = computeRun(*derived, stop, kFineRetrieve);
     const Swim swim = swimOf(*derived, run);
     std::optional<double> hunts;
-    if (speeds && !stop.stop_requested()) {
+    if (slow && !stop.stop_requested()) {
         hunts = sweepSwim(*derived, run, kSpeeds, stop).huntsAbove_m_s;
     }
-    return rawForecast(*derived, &run, &swim, middleDistance_m(*derived), hunts);
+    RawForecast raw = rawForecast(*derived, &run, &swim, middleDistance_m(*derived), hunts);
+    if (slow && swimKind(*derived) == SwimKind::Snake) {
+        const Snake snake = unfilmedSnake(*derived, stop);
+        if (snake.done && snake.swims > 0) {
+            raw.figure[size_t(NoteKind::Beats)] = snake.beats_1_s.middle;
+        }
+    }
+    return raw;
 }
 
 WaterLog logOf(const Design& design) {

@@ -4,6 +4,7 @@
 #include <array>
 #include <stop_token>
 
+#include "core/chain/chain_swim.h"
 #include "core/learn/water_log.h"
 #include "core/reckon/run.h"
 #include "core/swim/swim.h"
@@ -24,6 +25,7 @@ inline constexpr const char* kReckoningVersion = "1";
 struct RawForecast {
     std::array<std::optional<double>, size_t(NoteKind::RunsAside) + 1> figure;
     std::string family;
+    double filmBeats = 1.0;  ///< times which the design's film has the beats told
     const std::optional<double>& of(NoteKind kind) const { return figure[size_t(kind)]; }
 };
 
@@ -32,11 +34,15 @@ struct RawForecast {
 RawForecast rawForecast(const Derived& derived, const Run* run, const Swim* swim,
                         std::optional<double> cast_m, std::optional<double> huntsAbove_m_s);
 
+/// A chain drawn at the brief's speed, whatever beats its design's film counts.
+Snake unfilmedSnake(const Derived& derived, std::stop_token stop = {}, const SnakeTold& told = {});
+
 /// The design on an outing: its line, cast, speed and water, where they were noted.
 Design onOuting(const Design& design, const LogOuting& outing);
 
-/// The same from the design alone: some 20 ms, with `speeds` some 300.
-std::optional<RawForecast> foretell(const Design& design, const Derived* near, bool speeds,
+/// The same from the design alone: some 20 ms; with `slow` the speed it blows out at as well, some
+/// 300, and the beats of a chain, up to a second on two cores.
+std::optional<RawForecast> foretell(const Design& design, const Derived* near, bool slow,
                                     std::stop_token stop = {});
 
 /// A log of a design that held one of its own: an outing a test, its figures and remarks as notes

@@ -4,9 +4,11 @@
 
 #include "app/kit/beside_page.h"
 #include "app/kit/form.h"
+#include "app/kit/learner.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/pages/aim/aim_tabs.h"
+#include "app/pages/aim/way_words.h"
 #include "core/aim/hook_rates.h"
 
 namespace wl {
@@ -36,6 +38,11 @@ class HookRatesTab : public BesidePage {
         connect(table_, &QTableWidget::itemSelectionChanged, this, [this] { tell(); });
         connect(put_, &QPushButton::clicked, this, [this] { putOn(); });
         connect(&bench.shelf, &ShelfBook::changed, this, [this] { again(); });
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (Learner::of(this->bench()).showsOtherwise(NoteKind::Sink, sink_)) {
+                again();
+            }
+        });
     }
 
     ~HookRatesTab() override { table_->blockSignals(true); }
@@ -45,6 +52,7 @@ class HookRatesTab : public BesidePage {
         const auto derived = results.derived;
         drawn_ = results.design;
         found_.reset();
+        sink_ = Learner::of(bench()).taught(NoteKind::Sink);
         show({});
         std::vector<Fitting> hooks;
         for (const auto& row : bench().shelf.shelf().fittings) {
@@ -53,9 +61,9 @@ class HookRatesTab : public BesidePage {
         const TankTest& tank = drawn_->tank;
         const std::vector<double> rates{tank.sinkRateOne_m_s, tank.sinkRateTwo_m_s,
                                         tank.sinkRateThree_m_s};
-        return [this, derived, hooks, rates](std::stop_token stop,
-                                             const Beside::Progress& progress) -> Beside::Finish {
-            const auto found = hooksForRates(*derived->design, hooks, rates, stop, progress);
+        return [this, derived, hooks, rates, seen = sink_ ? sink_->middle : 1.0](
+                   std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
+            const auto found = hooksForRates(*derived->design, hooks, rates, stop, progress, seen);
             if (stop.stop_requested()) {
                 return {};
             }
@@ -119,6 +127,9 @@ class HookRatesTab : public BesidePage {
                                        : tr("Lead in the bores: %1, %2 less than drawn."))
                      .arg(bench().text(Quantity::Mass, found_->lead_kg),
                           bench().text(Quantity::Mass, std::abs(found_->more_kg)));
+        if (sink_) {
+            lines << sinkByLogWords(sink_->middle);
+        }
         lines << tr(
             "Planned to lie as the brief wants it with the middle hooks on; with each set it "
             "sinks at the angle told. Typical hook masses are ±30 %: weigh yours on the "
@@ -149,6 +160,7 @@ class HookRatesTab : public BesidePage {
     QLabel* words_;
     std::optional<HookRates> found_;
     QString fault_;
+    std::optional<FactorBand> sink_;  ///< of the log, as what is shown was sought with
     DesignPtr drawn_;
 };
 

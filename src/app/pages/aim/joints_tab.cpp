@@ -4,6 +4,7 @@
 
 #include "app/kit/beside_page.h"
 #include "app/kit/form.h"
+#include "app/kit/learner.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/pages/aim/aim_tabs.h"
@@ -39,6 +40,11 @@ class JointsTab : public BesidePage {
         content()->addWidget(scrolling(words_), 1);
         connect(table_, &QTableWidget::itemSelectionChanged, this, [this] { tell(); });
         connect(take_, &QPushButton::clicked, this, [this] { takeOver(); });
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (Learner::of(this->bench()).showsOtherwise(NoteKind::Beats, beats_)) {
+                again();
+            }
+        });
     }
 
     ~JointsTab() override { table_->blockSignals(true); }
@@ -48,7 +54,11 @@ class JointsTab : public BesidePage {
         const auto derived = results.derived;
         const bool jointed = !derived->design->joints.empty();
         const SwimKind kind = swimKind(*derived);
-        const JointWish wish = jointWishOf(*derived->design);
+        JointWish wish = jointWishOf(*derived->design);
+        beats_ = Learner::of(bench()).taught(NoteKind::Beats);
+        if (beats_) {
+            wish.beatsSeen = beats_->middle;
+        }
         wish_->setVisible(jointed && kind == SwimKind::Glide);
         ways_.clear();
         drawn_ = results.design;
@@ -132,6 +142,10 @@ class JointsTab : public BesidePage {
         for (const Finding& finding : way.against) {
             lines << QStringLiteral("▲ ") + sentence(finding, bench().bench());
         }
+        if (beats_ && way.does.of > 0) {
+            lines << tr("Beats times %1 by your log.")
+                         .arg(QLocale().toString(beats_->middle, 'f', 2));
+        }
         words_->setText(
             (lines +
              QStringList{tr("%1: both faces cut back at %2.")
@@ -162,6 +176,7 @@ class JointsTab : public BesidePage {
     QLabel* words_;
     std::vector<JointWay> ways_;
     QString why_;
+    std::optional<FactorBand> beats_;  ///< of the log, as what is shown was tried with
     DesignPtr drawn_;
 };
 

@@ -292,19 +292,10 @@ QString ceilingWords(const AimAnswer& answer, bool relative) {
 }
 
 AimLog aimLog(Workbench& bench) {
-    AimLog log;
-    const auto teach = [&](AimMeasure what, NoteKind kind, double told) {
-        constexpr double kBand = 2 * 1.645;  // of 90 %, in standard deviations
-        if (const auto taught = Learner::of(bench).taught(kind)) {
-            log[size_t(what)] = {taught->middle / told,
-                                 std::log(taught->high / taught->low) / kBand};
-        }
-    };
+    const Learner& learner = Learner::of(bench);
     const ResultsPtr r = bench.results();
-    teach(AimMeasure::Depth, NoteKind::Depth, 1.0);
-    teach(AimMeasure::Beats, NoteKind::Beats, r && r->swim ? r->swim->film.beats : 1.0);
-    teach(AimMeasure::Swing, NoteKind::Swing, 1.0);
-    return log;
+    return aimLogOf(learner.taught(NoteKind::Depth), learner.taught(NoteKind::Beats),
+                    learner.taught(NoteKind::Swing), r && r->swim ? r->swim->film.beats : 1.0);
 }
 
 bool differs(const AimLog& a, const AimLog& b) {
@@ -331,6 +322,12 @@ QString taughtWords(const AimLog& log) {
                            : tr("By your log: %1. What is wished and told here is what you will "
                                 "see.")
                                  .arg(times.join(QStringLiteral(", ")));
+}
+
+QString sinkByLogWords(double times) {
+    return tr("By your log it sinks %1 times as fast as reckoned: rates wished and told here are "
+              "what you will see.")
+        .arg(QLocale().toString(times, 'f', 2));
 }
 
 }  // namespace wl

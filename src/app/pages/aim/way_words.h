@@ -31,5 +31,7 @@ AimLog aimLog(Workbench& bench);
 bool differs(const AimLog& a, const AimLog& b);
 /// "By your log: depth times 0.89"; empty where it teaches nothing.
 QString taughtWords(const AimLog& log);
+/// That sink rates are told as the log has them.
+QString sinkByLogWords(double times);
 
 }  // namespace wl

@@ -6,10 +6,12 @@
 
 #include "app/kit/beside_page.h"
 #include "app/kit/flow_layout.h"
+#include "app/kit/learner.h"
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/kit/typed_lengths.h"
 #include "app/pages/aim/aim_tabs.h"
+#include "app/pages/aim/way_words.h"
 #include "core/aim/belly_weights.h"
 #include "core/base/units.h"
 
@@ -49,6 +51,11 @@ class WeightsTab : public BesidePage {
         content()->addWidget(scrolling(words_), 1);
         connect(table_, &QTableWidget::itemSelectionChanged, this, [this] { tell(); });
         connect(put_, &QPushButton::clicked, this, [this] { putIn(); });
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (Learner::of(this->bench()).showsOtherwise(NoteKind::Sink, sink_)) {
+                again();
+            }
+        });
     }
 
     ~WeightsTab() override { table_->blockSignals(true); }
@@ -60,6 +67,7 @@ class WeightsTab : public BesidePage {
         const auto derived = results.derived;
         drawn_ = results.design;
         weights_.clear();
+        sink_ = Learner::of(bench()).taught(NoteKind::Sink);
         const Brief& brief = drawn_->brief;
         if (temperatures_->text().isEmpty()) {
             temperatures_->setText(
@@ -91,9 +99,10 @@ class WeightsTab : public BesidePage {
             }
         }
         show({});
-        return [this, derived, waters = waters_, leads = leads.values](
+        return [this, derived, waters = waters_, leads = leads.values,
+                seen = sink_ ? sink_->middle : 1.0](
                    std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
-            const auto made = bellyWeights(*derived->design, waters, leads, stop, progress);
+            const auto made = bellyWeights(*derived->design, waters, leads, stop, progress, seen);
             if (stop.stop_requested()) {
                 return {};
             }
@@ -230,6 +239,10 @@ class WeightsTab : public BesidePage {
                               bench().text(Quantity::Length, bore.plugLength_m),
                               QString::fromStdString(bore.plugMaterial));
         }
+        if (sink_) {
+            lines << sinkByLogWords(sink_->middle) + QStringLiteral(" ") +
+                         tr("Ballast plans without it.");
+        }
         lines << tr(
             "Each cell: spare or sink rate, nose up. As wished: spare within a hundredth, "
             "sinking within a tenth of the speed, nose within 2 degrees. The body swells "
@@ -260,6 +273,7 @@ class WeightsTab : public BesidePage {
     std::vector<FishedWater> waters_;
     std::vector<BellyWeight> weights_;
     QString fault_;
+    std::optional<FactorBand> sink_;  ///< of the log, as what is shown was planned with
     DesignPtr drawn_;
 };
 

@@ -13,6 +13,7 @@
 #include "app/kit/theme.h"
 #include "app/pages/log/copy_form.h"
 #include "app/pages/log/log_tabs.h"
+#include "core/learn/factor_said.h"
 #include "core/learn/log_readings.h"
 #include "core/making/build_steps.h"
 #include "sheet/bait_cards.h"

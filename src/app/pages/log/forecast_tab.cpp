@@ -7,6 +7,7 @@
 #include "app/kit/plain_table.h"
 #include "app/kit/theme.h"
 #include "app/pages/log/log_tabs.h"
+#include "core/learn/factor_said.h"
 #include "core/learn/log_readings.h"
 #include "words/log_words.h"
 

@@ -284,8 +284,8 @@ class WaterTab : public QWidget {
     void ask(NoteKind kind) {
         kind_ = kind;
         as_->setCurrentIndex(0);
-        if (kind == NoteKind::BlowOut) {
-            learner_.wantSpeeds();
+        if (kind == NoteKind::BlowOut || kind == NoteKind::Beats) {
+            learner_.wantSlow();
         }
         const NoteRange range = rangeOf(kind);
         for (OpenAmount* field : {low_, high_}) {

@@ -31,7 +31,7 @@ class SpeedPart : public BesidePage {
             content()->addWidget(plot, 1);
         }
         connect(&Learner::of(bench), &Learner::changed, this, [this] {
-            if (SwimTaught(this->bench()).differs(taught_)) {
+            if (taught_.differs(Learner::of(this->bench()))) {
                 again();
             }
         });

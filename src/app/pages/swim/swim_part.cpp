@@ -68,7 +68,7 @@ class SwimPart : public BesidePage {
         };
         connect(ghost_, &GhostChoice::changed, this, follow);
         connect(&Learner::of(bench), &Learner::changed, this, [this] {
-            if (SwimTaught(this->bench()).differs(taught_)) {
+            if (taught_.differs(Learner::of(this->bench()))) {
                 again();
             }
         });
@@ -116,10 +116,15 @@ class SwimPart : public BesidePage {
             };
         }
         if (kind == SwimKind::Snake) {
-            return [this, shared](std::stop_token stop, const Beside::Progress& progress) {
-                const Snake snake =
-                    snakeOf(*shared->derived, towSpeed_m_s(*shared->derived), stop, progress);
-                return snake.done ? Beside::Finish([this, shared, snake] { show(shared, snake); })
+            return [this, shared, beats = taught_.beats](std::stop_token stop,
+                                                         const Beside::Progress& progress) {
+                const Derived& d = *shared->derived;
+                const Snake snake = beats ? snakeByLog(unfilmedSnake(d, stop, progress), *beats)
+                                          : snakeOf(d, towSpeed_m_s(d), stop, progress);
+                const auto factor = beats ? std::optional(beats->middle) : std::nullopt;
+                return snake.done ? Beside::Finish([this, shared, snake, factor] {
+                    show(shared, snake, factor);
+                })
                                   : Beside::Finish();
             };
         }
@@ -226,8 +231,8 @@ class SwimPart : public BesidePage {
             chain_->show(results, glide);
         }
     }
-    void show(const ResultsPtr& results, const Snake& snake) {
-        const QStringList said = snakeWords(snake, *results->design, bench().bench());
+    void show(const ResultsPtr& results, const Snake& snake, const std::optional<double>& byLog) {
+        const QStringList said = snakeWords(snake, *results->design, bench().bench(), byLog);
         seen(chain_, said);
         if (snake.untold || snake.shown.shapes.empty()) {
             chain_->showNothing(said.value(0));

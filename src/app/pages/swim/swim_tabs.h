@@ -25,15 +25,10 @@ struct SwimTaught {
                    ? std::make_shared<const Derived>(filmedByLog(*derived, run, beats, swing))
                    : derived;
     }
-    /// Whether it would show otherwise: by half a hundredth.
-    bool differs(const SwimTaught& other) const {
-        const auto apart = [](const std::optional<FactorBand>& a,
-                              const std::optional<FactorBand>& b) {
-            constexpr double kSeen = 0.005;
-            return a.has_value() != b.has_value() ||
-                   (a && std::abs(a->middle / b->middle - 1) > kSeen);
-        };
-        return apart(beats, other.beats) || apart(swing, other.swing);
+    /// Whether it would show otherwise by now.
+    bool differs(const Learner& now) const {
+        return now.showsOtherwise(NoteKind::Beats, beats) ||
+               now.showsOtherwise(NoteKind::Swing, swing);
     }
 };
 

@@ -1,0 +1,96 @@
+#include "core/forecast/taught.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/learn/factor_said.h"
+#include "core/learn/log_readings.h"
+
+namespace wl {
+namespace {
+
+LearntFigure learn(NoteKind kind, double reckoned, double usual, const WaterLog& log,
+                   const LogBait& bait, const LogPlace& place, bool learns,
+                   const std::stop_token& stop) {
+    LearntFigure f;
+    f.kind = kind;
+    f.reckoned = reckoned;
+    f.usual = usual;
+    f.learnt = learntOf(kind, bait.family);
+    if (!f.learnt) {
+        return f;
+    }
+    const LogReadings read = learns ? readingsOf(log, *f.learnt) : LogReadings{};
+    const double setting = usual != 0 && reckoned / usual > 0 ? std::log(reckoned / usual) : 0.0;
+    const FactorOf whose = factorOf(log, read, bait, place.copy, usual, setting);
+    const FactorFit fit(spreadsOf(*f.learnt), read.readings, stop);
+    if (stop.stop_requested()) {
+        return f;
+    }
+    f.told = tellFactor(fit, whose);
+    f.said = sayFactor(*f.learnt, f.told);
+    const int day = int(place.outing);
+    const bool today = std::any_of(read.readings.begin(), read.readings.end(),
+                                   [day](const FactorReading& r) { return r.outing == day; });
+    f.worth = worthOfNext(fit, whose, today ? day : -1, kind == NoteKind::Depth);
+    for (const OddReading& odd : oddReadings(fit, hasLengthOrSpeed(*f.learnt), stop)) {
+        f.odd.emplace_back(log.notes[read.notes[odd.reading]].id, odd);
+    }
+    return f;
+}
+
+}  // namespace
+
+std::vector<LearntFigure> learntFigures(const RawForecast& there, const RawForecast& usual,
+                                        const WaterLog& log, const LogPlace& place, bool learns,
+                                        std::stop_token stop) {
+    LogBait bait;
+    if (const LogBait* known = log.bait(place.bait)) {
+        bait = *known;
+    }
+    bait.bait = place.bait;
+    bait.family = bait.family.empty() ? there.family : bait.family;
+    std::vector<LearntFigure> figures;
+    for (size_t k = 0; k < there.figure.size(); ++k) {
+        if (const std::optional<double>& reckoned = there.figure[k]) {
+            figures.push_back(learn(NoteKind(k), *reckoned, usual.figure[k].value_or(*reckoned),
+                                    log, bait, place, learns, stop));
+        }
+        if (stop.stop_requested()) {
+            return {};
+        }
+    }
+    return figures;
+}
+
+const LearntFigure* figureOf(const std::vector<LearntFigure>& figures, NoteKind kind) {
+    const auto at = std::find_if(figures.begin(), figures.end(),
+                                 [kind](const LearntFigure& f) { return f.kind == kind; });
+    return at == figures.end() ? nullptr : &*at;
+}
+
+std::optional<FactorBand> taughtOf(const std::vector<LearntFigure>& figures, NoteKind kind) {
+    const LearntFigure* f = figureOf(figures, kind);
+    return f != nullptr && f->learnt && f->told.unsure != Unsure::NotRead
+               ? std::optional(f->told.itself)
+               : std::nullopt;
+}
+
+AimLog aimLogOf(const std::optional<FactorBand>& depth, const std::optional<FactorBand>& beats,
+                const std::optional<FactorBand>& swing, double filmBeats) {
+    AimLog log;
+    const auto teach = [&log](AimMeasure what, const std::optional<FactorBand>& taught,
+                              double told) {
+        constexpr double kBand = 2 * 1.645;  // of 90 %, in standard deviations
+        if (taught) {
+            log[size_t(what)] =
+                AimTaught{taught->middle / told, std::log(taught->high / taught->low) / kBand};
+        }
+    };
+    teach(AimMeasure::Depth, depth, 1.0);
+    teach(AimMeasure::Beats, beats, filmBeats);
+    teach(AimMeasure::Swing, swing, 1.0);
+    return log;
+}
+
+}  // namespace wl
