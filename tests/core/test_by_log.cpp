@@ -150,6 +150,21 @@ TEST_CASE(
     CHECK(figureOf(figures, NoteKind::Catch) == nullptr);
     CHECK_FALSE(
         taughtOf(learntFigures(*raw, *raw, log, {design.name, 1, 0}, false), NoteKind::Depth));
+    // Before anything was read a day with it is worth more than one with another bait.
+    const auto unread = learntFigures(*raw, *raw, WaterLog{}, {design.name, 1, 0});
+    const LearntFigure* first = figureOf(unread, NoteKind::Depth);
+    REQUIRE(first != nullptr);
+    const auto worthOf = [&](NextReading what) {
+        for (const ReadingWorth& worth : first->worth) {
+            if (worth.what == what) {
+                return worth.narrower;
+            }
+        }
+        return -1.0;
+    };
+    CHECK(worthOf(NextReading::AnotherDay) > 0.3);
+    CHECK(worthOf(NextReading::AnotherDay) > worthOf(NextReading::OtherBait));
+    CHECK(worthOf(NextReading::OtherBait) > worthOf(NextReading::OtherFamily));
     std::stop_source stop;
     stop.request_stop();
     CHECK(learntFigures(*raw, *raw, log, {design.name, 1, 0}, true, stop.get_token()).empty());

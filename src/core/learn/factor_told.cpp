@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <set>
 
 namespace wl {
@@ -160,24 +161,30 @@ std::vector<ReadingWorth> worthOfNext(const FactorFit& fit, const FactorOf& of, 
         double minutes;
     };
     constexpr double kGoing_min = 60, kCasts_min = 15, kMore_min = 5;
-    FactorOf copy = of, bait = of, family = of;
+    // What was never read has no number yet; a reading of it and itself are one bait all the same.
+    constexpr int kNew = std::numeric_limits<int>::max();
+    FactorOf own = of;
+    for (int* number : {&own.family, &own.bait, &own.copy}) {
+        *number = *number < 0 ? kNew : *number;
+    }
+    FactorOf copy = own, bait = own, family = own;
     copy.copy = -1;
     bait.bait = bait.copy = -1;
     family.family = family.bait = family.copy = -1;
     const std::vector<Candidate> all{
-        {NextReading::AnotherDay, of, false, false, kGoing_min + kCasts_min},
-        {NextReading::SameDay, of, true, false, kMore_min},
-        {NextReading::Tick, of, false, true, kGoing_min + kMore_min},
+        {NextReading::AnotherDay, own, false, false, kGoing_min + kCasts_min},
+        {NextReading::SameDay, own, true, false, kMore_min},
+        {NextReading::Tick, own, false, true, kGoing_min + kMore_min},
         {NextReading::OtherCopy, copy, false, false, kGoing_min + kCasts_min},
         {NextReading::OtherBait, bait, false, false, kGoing_min + kCasts_min},
         {NextReading::OtherFamily, family, false, false, kGoing_min + kCasts_min}};
-    const double now = fit.varianceNow(of);
+    const double now = fit.varianceNow(own);
     std::vector<ReadingWorth> worth;
     for (const Candidate& c : all) {
         if ((c.today && today < 0) || (c.tick && !ticks)) {
             continue;
         }
-        const double after = fit.varianceAfter(of, c.read, c.today ? today : -1, c.tick);
+        const double after = fit.varianceAfter(own, c.read, c.today ? today : -1, c.tick);
         worth.push_back(
             {c.what, now > 0 ? 1 - std::sqrt(std::clamp(after / now, 0.0, 1.0)) : 0.0, c.minutes});
     }
