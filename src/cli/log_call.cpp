@@ -47,7 +47,8 @@ wl::Result<Taught> taughtBy(const LogCall& call, const wl::Design& design, const
         return derived.error();
     }
     const auto raw = wl::foretell(design, &*derived, slow);
-    return raw ? Taught{wl::learntFigures(*raw, *raw, *log, {design.name, call.copy, 0}),
+    wl::LogFits fits(*log);
+    return raw ? Taught{wl::learntFigures(*raw, *raw, fits, {design.name, call.copy, 0}),
                         raw->filmBeats}
                : Taught{};
 }

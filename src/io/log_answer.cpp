@@ -1,7 +1,7 @@
 #include "io/log_answer.h"
 
 #include "core/learn/factor_said.h"
-#include "core/learn/log_readings.h"
+#include "core/learn/log_fits.h"
 #include "io/json_answer.h"
 #include "text/sentences.h"
 
@@ -49,8 +49,8 @@ Json noteJson(const WaterLog& log, const LogNote& n) {
         figure("high", n.high);
         figure("reckoned", n.reckoned);
         figure("foretold", n.foretold);
-        figure("foretold_low", n.foretoldLow);
-        figure("foretold_high", n.foretoldHigh);
+        figure("foreknownlow", n.foretoldLow);
+        figure("foreknownhigh", n.foretoldHigh);
         j["use"] = n.use;
     }
     if (!n.words.empty()) {
@@ -59,52 +59,57 @@ Json noteJson(const WaterLog& log, const LogNote& n) {
     return j;
 }
 
-void putFactors(const WaterLog& log, Learnt quantity, Json& out) {
-    const LogReadings read = readingsOf(log, quantity);
-    if (read.readings.empty()) {
+// A bait's factor by its last reading, and those of its readings that do not fit.
+void putFactor(LogFits& fits, Learnt quantity, const LogBait& bait, Json& out) {
+    const WaterLog& log = fits.log();
+    const auto own = std::find_if(log.notes.rbegin(), log.notes.rend(), [&](const LogNote& note) {
+        return note.bait == bait.bait && note.use && note.reckoned && !faultOf(note) &&
+               learntOf(note.kind, bait.family) == quantity;
+    });
+    if (own == log.notes.rend()) {
         return;
     }
-    const FactorFit fit(spreadsOf(quantity), read.readings);
-    for (const LogBait& b : log.baits) {
-        const auto own = std::find_if(read.notes.rbegin(), read.notes.rend(),
-                                      [&](size_t note) { return log.notes[note].bait == b.bait; });
-        if (own == read.notes.rend()) {
-            continue;
-        }
-        const LogNote& last = log.notes[*own];
-        const FactorOf of =
-            factorOf(log, read, b, last.copy, last.usual.value_or(*last.reckoned), 0.0);
-        const FactorTold told = tellFactor(fit, of);
-        Json j;
-        j["bait"] = b.bait;
-        j["family"] = b.family;
-        j["quantity"] = kLearntNames[size_t(quantity)];
-        j["readings"] = told.readings;
-        j["days"] = told.outings;
-        j["next_reading"] = bandJson(told.next);
-        j["bait_itself"] = bandJson(told.itself);
-        j["book"] = bandJson(told.book);
-        j["said"] = Json::array();
-        for (const Error& error : sayFactor(quantity, told)) {
-            j["said"].push_back(said(error));
-        }
-        j["read_next"] = Json::array();
-        for (const ReadingWorth& worth :
-             worthOfNext(fit, of, int(last.outing), last.kind == NoteKind::Depth)) {
-            Json w;
-            w["what"] = kNextNames[size_t(worth.what)];
-            put(w, "narrower", Quantity::Fraction, worth.narrower);
-            w["said"] = said(sayWorth(worth));
-            j["read_next"].push_back(w);
-        }
-        out["factors"].push_back(j);
+    const FactorOf of =
+        fits.whose(quantity, bait, own->copy, own->usual.value_or(*own->reckoned), 0.0);
+    const auto fitted = fits.fit(quantity, of);
+    if (fitted->readings == 0) {
+        return;  // what was read of it has no ratio
     }
-    for (const OddReading& odd : oddReadings(fit, hasLengthOrSpeed(quantity))) {
-        Json j;
-        j["note"] = log.notes[read.notes[odd.reading]].id;
-        j["chance"] = odd.chance;
-        j["said"] = said(sayOdd(odd));
-        out["odd_readings"].push_back(j);
+    FactorTold told = tellFactor(fitted->fit, of);
+    told.readings = fitted->readings;
+    told.outings = fitted->outings;
+    Json j;
+    j["bait"] = bait.bait;
+    j["family"] = bait.family;
+    j["quantity"] = kLearntNames[size_t(quantity)];
+    j["readings"] = told.readings;
+    j["days"] = told.outings;
+    j["next_reading"] = bandJson(told.next);
+    j["bait_itself"] = bandJson(told.itself);
+    j["book"] = bandJson(told.book);
+    j["said"] = Json::array();
+    for (const Error& error : sayFactor(quantity, told)) {
+        j["said"].push_back(said(error));
+    }
+    j["read_next"] = Json::array();
+    for (const ReadingWorth& worth :
+         worthOfNext(fitted->fit, of, int(own->outing), own->kind == NoteKind::Depth)) {
+        Json w;
+        w["what"] = kNextNames[size_t(worth.what)];
+        put(w, "narrower", Quantity::Fraction, worth.narrower);
+        w["said"] = said(sayWorth(worth));
+        j["read_next"].push_back(w);
+    }
+    out["factors"].push_back(j);
+    const OddNotes found = fits.odd(quantity, of).value_or(OddNotes());
+    for (const auto& [note, odd] : found) {
+        const auto& all = out["odd_readings"];
+        const bool known = std::any_of(all.begin(), all.end(),
+                                       [note = note](const Json& o) { return o["note"] == note; });
+        if (!known) {
+            out["odd_readings"].push_back(
+                Json{{"note", note}, {"chance", odd.chance}, {"said", said(sayOdd(odd))}});
+        }
     }
 }
 
@@ -118,10 +123,13 @@ std::string logAnswer(const WaterLog& log, const LogQuery& query) {
     out["notes"] = log.notes.size();
     out["factors"] = Json::array();
     out["odd_readings"] = Json::array();
+    LogFits fits(log);
     for (size_t q = 0; q < kLearntCount; ++q) {
-        putFactors(log, Learnt(q), out);
+        for (const LogBait& bait : log.baits) {
+            putFactor(fits, Learnt(q), bait, out);
+        }
     }
-    out["foretold_and_seen"] = Json::array();
+    out["foreknownand_seen"] = Json::array();
     for (const NoteKind kind : {NoteKind::Depth, NoteKind::Beats, NoteKind::Swing,
                                 NoteKind::BlowOut, NoteKind::Sink, NoteKind::Cast}) {
         const Scoreboard score = scoreOf(log, kind);
@@ -132,7 +140,7 @@ std::string logAnswer(const WaterLog& log, const LogQuery& query) {
             j["inside_the_band"] = score.inside;
             put(j, "off_the_book", Quantity::Fraction, score.offBook);
             put(j, "off_what_was_told", Quantity::Fraction, score.offTold);
-            out["foretold_and_seen"].push_back(j);
+            out["foreknownand_seen"].push_back(j);
         }
     }
     out["found"] = Json::array();

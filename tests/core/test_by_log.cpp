@@ -140,7 +140,8 @@ TEST_CASE(
         note.reckoned = note.usual = depth;
         log.notes.push_back(note);
     }
-    const auto figures = learntFigures(*raw, *raw, log, {design.name, 1, 0});
+    LogFits fits(log), off(log, false), none(WaterLog{}), unasked(log);
+    const auto figures = learntFigures(*raw, *raw, fits, {design.name, 1, 0});
     const auto taught = taughtOf(figures, NoteKind::Depth);
     REQUIRE(taught);
     CHECK(taught->middle > 0.85);
@@ -148,10 +149,9 @@ TEST_CASE(
     CHECK_FALSE(taughtOf(figures, NoteKind::Beats));
     REQUIRE(figureOf(figures, NoteKind::Beats) != nullptr);
     CHECK(figureOf(figures, NoteKind::Catch) == nullptr);
-    CHECK_FALSE(
-        taughtOf(learntFigures(*raw, *raw, log, {design.name, 1, 0}, false), NoteKind::Depth));
+    CHECK_FALSE(taughtOf(learntFigures(*raw, *raw, off, {design.name, 1, 0}), NoteKind::Depth));
     // Before anything was read a day with it is worth more than one with another bait.
-    const auto unread = learntFigures(*raw, *raw, WaterLog{}, {design.name, 1, 0});
+    const auto unread = learntFigures(*raw, *raw, none, {design.name, 1, 0});
     const LearntFigure* first = figureOf(unread, NoteKind::Depth);
     REQUIRE(first != nullptr);
     const auto worthOf = [&](NextReading what) {
@@ -167,7 +167,7 @@ TEST_CASE(
     CHECK(worthOf(NextReading::OtherBait) > worthOf(NextReading::OtherFamily));
     std::stop_source stop;
     stop.request_stop();
-    CHECK(learntFigures(*raw, *raw, log, {design.name, 1, 0}, true, stop.get_token()).empty());
+    CHECK(learntFigures(*raw, *raw, unasked, {design.name, 1, 0}, stop.get_token()).empty());
     // Of a wish: the film is in what it is told with.
     const AimLog wished = aimLogOf(taught, FactorBand{0.8, 0.9, 1.0}, std::nullopt, 1.2);
     CHECK(wished[size_t(AimMeasure::Depth)]->factor == taught->middle);
@@ -248,4 +248,62 @@ TEST_CASE("what a step does to the depth goes with the factor of the log") {
     CHECK(*told[0].depth_m == Approx(0.16));
     CHECK(*told[0].pitch_rad == 0.1);
     CHECK_FALSE(told[1].depth_m);
+}
+
+TEST_CASE("in a long log a bait's own readings count however many others came after") {
+    constexpr int kOwn = 5, kOthers = 200, kBaits = 40;
+    WaterLog log;
+    for (int b = 0; b <= kBaits; ++b) {
+        log.baits.push_back({b + 1,
+                             b == 0 ? "reed" : "bait " + std::to_string(b),
+                             b % 2 == 0 ? "in_line_lip_stout" : "in_line_lip_slender",
+                             {},
+                             {}});
+    }
+    for (int i = 0; i < kOwn + kOthers; ++i) {
+        LogOuting outing;
+        outing.id = i + 1;
+        outing.date = "2026-06-01";
+        log.outings.push_back(outing);
+        LogNote note;
+        note.id = 1000 + i;
+        note.outing = outing.id;
+        note.bait = log.baits[size_t(i < kOwn ? 0 : 1 + i % kBaits)].bait;
+        note.kind = NoteKind::Depth;
+        // Four alike, one noted in feet; the others as reckoned, give or take.
+        const double times = i == 2 ? 0.7 * 3.281 : i < kOwn ? 0.7 : i % 2 == 0 ? 0.97 : 1.03;
+        note.low = note.high = 2.0 * times;
+        note.reckoned = note.usual = 2.0;
+        log.notes.push_back(note);
+    }
+    LogFits fits(log);
+    const FactorOf of = fits.whose(Learnt::DepthInLine, log.baits[0], 1, 2.0, 0.0);
+    const auto fitted = fits.fit(Learnt::DepthInLine, of);
+    REQUIRE(fitted);
+    CHECK(fitted == fits.fit(Learnt::DepthInLine, of));
+    CHECK(fitted->readings == kOwn);
+    CHECK(fitted->outings == kOwn);
+    CHECK(fitted->fit.readings().size() == FactorFit::kMost);
+    const FactorTold told = tellFactor(fitted->fit, of);
+    CHECK(told.itself.middle > 0.65);
+    CHECK(told.itself.middle < 0.8);
+    CHECK_FALSE(fits.oddKnown(Learnt::DepthInLine, of));
+    const auto odd = fits.odd(Learnt::DepthInLine, of);
+    REQUIRE(odd);
+    const auto feet =
+        std::find_if(odd->begin(), odd->end(), [](const auto& one) { return one.first == 1002; });
+    REQUIRE(feet != odd->end());
+    CHECK(feet->second.hint == Approx(3.281));
+    CHECK(fits.oddKnown(Learnt::DepthInLine, of)->size() == odd->size());
+    // Half are its own at most where there are too many; of the others each bait's newest first.
+    LogReadings all = readingsOf(log, Learnt::DepthInLine);
+    const LogReadings near = nearestReadings(all, of, 8);
+    REQUIRE(near.readings.size() == 8);
+    CHECK(std::count_if(near.readings.begin(), near.readings.end(),
+                        [&](const FactorReading& r) { return r.bait == of.bait; }) == 4);
+    for (size_t i = 0; i < near.notes.size(); ++i) {
+        CHECK((i == 0 || near.notes[i] > near.notes[i - 1]));
+        const FactorReading& r = near.readings[i];
+        CHECK((r.bait == of.bait || (r.family == of.family && near.notes[i] >= kOthers - kBaits)));
+    }
 }

@@ -50,7 +50,7 @@ struct LogOpened : Opened {
     const WaterLog& log() { return window.bench().log.log(); }
     void learnt() {
         Learner& learner = Learner::of(window.bench());
-        REQUIRE(QTest::qWaitFor([&] { return learner.isCurrent(); }, 60000));
+        REQUIRE(QTest::qWaitFor([&] { return learner.isWhole(); }, 60000));
         QCoreApplication::processEvents();
     }
     void put(const QString& name, const QString& text) {

@@ -28,8 +28,12 @@ Learner::Learner(Workbench& bench)
             look();
         }
     });
-    connect(&bench.log, &LogBook::changed, this, &Learner::again);
-    look();
+    const auto readAgain = [this] {
+        fits_ = std::make_shared<LogFits>(bench_.log.log(), learns_);
+        again();
+    };
+    connect(&bench.log, &LogBook::changed, this, readAgain);
+    readAgain();
 }
 
 std::optional<FactorBand> Learner::taught(NoteKind kind) const {
@@ -71,6 +75,7 @@ void Learner::setLearns(bool on) {
     if (learns_ != on) {
         learns_ = on;
         QSettings().setValue(QLatin1String(kLearns), on);
+        fits_ = std::make_shared<LogFits>(bench_.log.log(), learns_);
         again();
     }
 }
@@ -103,9 +108,8 @@ void Learner::look() {
         });
     const LogOuting* outing = bench_.log.log().outing(outing_);
     const Design there = outing != nullptr ? onOuting(*r->design, *outing) : *r->design;
-    beside_.start([this, r, there, number, slow, log = bench_.log.log(), copy = copy_,
-                   day = outing_, learns = learns_](std::stop_token stop,
-                                                    const Beside::Progress&) -> Beside::Finish {
+    beside_.start([this, r, there, number, slow, fits = fits_, copy = copy_, day = outing_](
+                      std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
         const auto raw = [&](const Design& design) {
             return design == *r->design && !slow
                        ? std::optional(rawForecast(*r->derived, r->run.get(), r->swim.get(),
@@ -116,7 +120,7 @@ void Learner::look() {
         const std::optional<RawForecast> here = there == *r->design ? usual : raw(there);
         std::vector<LearntFigure> figures;
         if (usual && here) {
-            figures = learntFigures(*here, *usual, log, {r->design->name, copy, day}, learns, stop);
+            figures = learntFigures(*here, *usual, *fits, {r->design->name, copy, day}, stop);
         }
         if (stop.stop_requested()) {
             return {};
@@ -128,6 +132,37 @@ void Learner::look() {
             name_ = name;
             done_ = number;
             revision_ = revision;
+            lookForOdd();
+            emit changed();
+        };
+    });
+}
+
+// Readings that do not fit take a fit each: they are told when the rest is.
+void Learner::lookForOdd() {
+    std::vector<std::pair<Learnt, FactorOf>> open;
+    for (const LearntFigure& f : figures_) {
+        if (f.learnt && !fits_->oddKnown(*f.learnt, f.whose)) {
+            open.emplace_back(*f.learnt, f.whose);
+        }
+    }
+    if (open.empty()) {
+        odd_.cancel();
+        return;
+    }
+    odd_.start([this, open, fits = fits_](std::stop_token stop,
+                                          const Beside::Progress&) -> Beside::Finish {
+        for (const auto& [quantity, of] : open) {
+            if (!fits->odd(quantity, of, stop)) {
+                return {};
+            }
+        }
+        return [this, fits] {
+            for (LearntFigure& f : figures_) {
+                if (f.learnt && fits == fits_) {
+                    f.odd = fits->oddKnown(*f.learnt, f.whose).value_or(f.odd);
+                }
+            }
             emit changed();
         };
     });

@@ -24,6 +24,8 @@ class Learner : public QObject {
     const std::string& family() const { return family_; }
     /// What is shown belongs to bait, log, copy and outing as they stand.
     bool isCurrent() const;
+    /// And readings that do not fit have been looked for, which takes longer.
+    bool isWhole() const { return isCurrent() && !odd_.isRunning(); }
 
     std::int64_t copy() const { return copy_; }
     void setCopy(std::int64_t copy);
@@ -44,6 +46,7 @@ class Learner : public QObject {
     explicit Learner(Workbench& bench);
     void look();
     void again();
+    void lookForOdd();
 
     Workbench& bench_;
     std::vector<LearntFigure> figures_;
@@ -53,7 +56,8 @@ class Learner : public QObject {
     quint64 wanted_ = 1, done_ = 0;              ///< what was asked for, and what stands
     std::pair<quint64, quint64> started_{0, 0};  ///< what is reckoned: of which asking and bait
     quint64 revision_ = 0;
-    Beside beside_;  // last: its thread ends before what it reports to
+    std::shared_ptr<LogFits> fits_;  ///< of the log as it stands
+    Beside beside_, odd_;            // last: their threads end before what they report to
 };
 
 }  // namespace wl

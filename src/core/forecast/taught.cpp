@@ -4,14 +4,12 @@
 #include <cmath>
 
 #include "core/learn/factor_said.h"
-#include "core/learn/log_readings.h"
 
 namespace wl {
 namespace {
 
-LearntFigure learn(NoteKind kind, double reckoned, double usual, const WaterLog& log,
-                   const LogBait& bait, const LogPlace& place, bool learns,
-                   const std::stop_token& stop) {
+LearntFigure learn(NoteKind kind, double reckoned, double usual, LogFits& fits, const LogBait& bait,
+                   const LogPlace& place, const std::stop_token& stop) {
     LearntFigure f;
     f.kind = kind;
     f.reckoned = reckoned;
@@ -20,32 +18,32 @@ LearntFigure learn(NoteKind kind, double reckoned, double usual, const WaterLog&
     if (!f.learnt) {
         return f;
     }
-    const LogReadings read = learns ? readingsOf(log, *f.learnt) : LogReadings{};
     const double setting = usual != 0 && reckoned / usual > 0 ? std::log(reckoned / usual) : 0.0;
-    const FactorOf whose = factorOf(log, read, bait, place.copy, usual, setting);
-    const FactorFit fit(spreadsOf(*f.learnt), read.readings, stop);
-    if (stop.stop_requested()) {
+    f.whose = fits.whose(*f.learnt, bait, place.copy, usual, setting);
+    const auto fitted = fits.fit(*f.learnt, f.whose, stop);
+    if (!fitted) {
         return f;
     }
-    f.told = tellFactor(fit, whose);
+    f.told = tellFactor(fitted->fit, f.whose);
+    f.told.readings = fitted->readings;
+    f.told.outings = fitted->outings;
     f.said = sayFactor(*f.learnt, f.told);
     const int day = int(place.outing);
-    const bool today = std::any_of(read.readings.begin(), read.readings.end(),
+    const auto& readings = fitted->fit.readings();
+    const bool today = std::any_of(readings.begin(), readings.end(),
                                    [day](const FactorReading& r) { return r.outing == day; });
-    f.worth = worthOfNext(fit, whose, today ? day : -1, kind == NoteKind::Depth);
-    for (const OddReading& odd : oddReadings(fit, hasLengthOrSpeed(*f.learnt), stop)) {
-        f.odd.emplace_back(log.notes[read.notes[odd.reading]].id, odd);
-    }
+    f.worth = worthOfNext(fitted->fit, f.whose, today ? day : -1, kind == NoteKind::Depth);
+    f.odd = fits.oddKnown(*f.learnt, f.whose).value_or(OddNotes());
     return f;
 }
 
 }  // namespace
 
 std::vector<LearntFigure> learntFigures(const RawForecast& there, const RawForecast& usual,
-                                        const WaterLog& log, const LogPlace& place, bool learns,
+                                        LogFits& fits, const LogPlace& place,
                                         std::stop_token stop) {
     LogBait bait;
-    if (const LogBait* known = log.bait(place.bait)) {
+    if (const LogBait* known = fits.log().bait(place.bait)) {
         bait = *known;
     }
     bait.bait = place.bait;
@@ -54,7 +52,7 @@ std::vector<LearntFigure> learntFigures(const RawForecast& there, const RawForec
     for (size_t k = 0; k < there.figure.size(); ++k) {
         if (const std::optional<double>& reckoned = there.figure[k]) {
             figures.push_back(learn(NoteKind(k), *reckoned, usual.figure[k].value_or(*reckoned),
-                                    log, bait, place, learns, stop));
+                                    fits, bait, place, stop));
         }
         if (stop.stop_requested()) {
             return {};

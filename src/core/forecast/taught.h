@@ -5,7 +5,7 @@
 
 #include "core/aim/wish.h"
 #include "core/forecast/foretell.h"
-#include "core/learn/factor_told.h"
+#include "core/learn/log_fits.h"
 
 namespace wl {
 
@@ -15,10 +15,11 @@ struct LearntFigure {
     double reckoned = 0.0;  ///< without a factor, on the outing that is set
     double usual = 0.0;     ///< the same at the bait's own settings
     std::optional<Learnt> learnt;
+    FactorOf whose;   ///< the factor is, by the numbers of the log's readings
     FactorTold told;  ///< the book where nothing is learnt
     std::vector<Error> said;
     std::vector<ReadingWorth> worth;
-    std::vector<std::pair<std::int64_t, OddReading>> odd;  ///< by notes
+    OddNotes odd;  ///< what of it the fits know by now
     double low() const { return std::min(reckoned * told.next.low, reckoned * told.next.high); }
     double high() const { return std::max(reckoned * told.next.low, reckoned * told.next.high); }
     double middle() const { return reckoned * told.next.middle; }
@@ -32,11 +33,10 @@ struct LogPlace {
 };
 
 /// Every figure told by `there` (at the outing's settings), with what the log's readings of the
-/// bait and its kin make of it; `usual`: of the bait at its own settings. `learns` false: the
-/// book's factors alone. None when stopped.
+/// bait and its kin make of it; `usual`: of the bait at its own settings. None when stopped.
 std::vector<LearntFigure> learntFigures(const RawForecast& there, const RawForecast& usual,
-                                        const WaterLog& log, const LogPlace& place,
-                                        bool learns = true, std::stop_token stop = {});
+                                        LogFits& fits, const LogPlace& place,
+                                        std::stop_token stop = {});
 
 /// The figure of that kind, or null.
 const LearntFigure* figureOf(const std::vector<LearntFigure>& figures, NoteKind kind);

@@ -181,14 +181,19 @@ double Mixture::quantile(double share) const {
 
 FactorFit::FactorFit(const Spreads& spreads, std::vector<FactorReading> readings,
                      std::stop_token stop, const Plain& plain)
-    : spreads_(spreads), readings_(std::move(readings)), plain_(plain) {
-    std::erase_if(readings_, [](const FactorReading& r) {
-        constexpr double kNoReading = 12.0;
-        const auto real = [](double x) { return std::abs(x) <= kNoReading; };
-        return !real(r.low) || !real(r.high) || !real(r.setting);
-    });
-    if (readings_.size() > kMost) {
-        readings_.erase(readings_.begin(), readings_.end() - long(kMost));
+    : spreads_(spreads), plain_(plain) {
+    constexpr double kNoReading = 12.0;
+    const auto real = [](double x) { return std::abs(x) <= kNoReading; };
+    for (size_t i = 0; i < readings.size(); ++i) {
+        if (real(readings[i].low) && real(readings[i].high) && real(readings[i].setting)) {
+            places_.push_back(i);
+        }
+    }
+    if (places_.size() > kMost) {
+        places_.erase(places_.begin(), places_.end() - long(kMost));
+    }
+    for (const size_t place : places_) {
+        readings_.push_back(readings[place]);
     }
     const std::vector<ScaleCell> one{{}};
     const std::vector<ScaleCell>& grid = plain.oneCell ? one : scaleGrid();

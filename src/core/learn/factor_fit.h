@@ -70,6 +70,8 @@ class FactorFit {
               std::stop_token stop = {}, const Plain& plain = {false, false, false, 0.05});
 
     const std::vector<FactorReading>& readings() const { return readings_; }
+    /// Where each of them stood among those given.
+    const std::vector<size_t>& places() const { return places_; }
     const Spreads& spreads() const { return spreads_; }
 
     /// ln of the factor of that bait (and copy), without the error of a day or a reading.
@@ -117,6 +119,7 @@ class FactorFit {
 
     Spreads spreads_;
     std::vector<FactorReading> readings_;
+    std::vector<size_t> places_;
     Plain plain_;
     double scaled_ = 1.0;  ///< of the spread behind the book's band, so that no reading gives it
     std::vector<Cell> cells_;

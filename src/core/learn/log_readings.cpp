@@ -106,12 +106,39 @@ LogReadings readingsOf(const WaterLog& log, Learnt quantity) {
         out.readings.push_back(r);
         out.notes.push_back(i);
     }
-    if (out.readings.size() > FactorFit::kMost) {
-        const auto extra = long(out.readings.size() - FactorFit::kMost);
-        out.readings.erase(out.readings.begin(), out.readings.begin() + extra);
-        out.notes.erase(out.notes.begin(), out.notes.begin() + extra);
-    }
     return out;
+}
+
+LogReadings nearestReadings(const LogReadings& read, const FactorOf& of, size_t most) {
+    if (read.readings.size() <= most) {
+        return read;
+    }
+    struct Place {
+        size_t rank;  ///< the lower the nearer
+        size_t at;
+    };
+    std::vector<Place> places;
+    std::map<int, size_t> newer;  // of each bait, passed already
+    for (size_t i = read.readings.size(); i-- > 0;) {
+        const FactorReading& r = read.readings[i];
+        const size_t before = newer[r.bait]++;
+        const bool own = of.bait >= 0 && r.bait == of.bait;
+        const bool kin = of.family >= 0 && r.family == of.family;
+        places.push_back(
+            {own ? (before < most / 2 ? 0 : most) : 1 + 2 * before + (kin ? 0 : 1), i});
+    }
+    std::stable_sort(places.begin(), places.end(),
+                     [](const Place& a, const Place& b) { return a.rank < b.rank; });
+    places.resize(most);
+    std::sort(places.begin(), places.end(),
+              [](const Place& a, const Place& b) { return a.at < b.at; });
+    LogReadings near;
+    near.versions = read.versions;
+    for (const Place& place : places) {
+        near.readings.push_back(read.readings[place.at]);
+        near.notes.push_back(read.notes[place.at]);
+    }
+    return near;
 }
 
 FactorOf factorOf(const WaterLog& log, const LogReadings& read, const LogBait& bait,

@@ -28,6 +28,12 @@ struct LogReadings {
 /// outing are each an outing of their own.
 LogReadings readingsOf(const WaterLog& log, Learnt quantity);
 
+/// Of more than `most` those that tell most of a bait: its own newest, half of them in any case;
+/// then of every other bait the newest, the next to newest and so on, its family's before others'.
+/// In the order they stood in.
+LogReadings nearestReadings(const LogReadings& read, const FactorOf& of,
+                            size_t most = FactorFit::kMost);
+
 /// Whose factor that of a copy of a bait is, by the numbers of `read`; under 0 where the log has
 /// nothing of the kind. `usual`: what is reckoned of it as usually fished; `setting`: ln of what is
 /// reckoned here by that.
