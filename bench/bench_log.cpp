@@ -4,7 +4,7 @@
 #include <QCoreApplication>
 #include <QTemporaryDir>
 
-#include "core/learn/log_readings.h"
+#include "core/learn/log_fits.h"
 #include "core/learn/log_search.h"
 #include "waterlog/log_book.h"
 
@@ -89,6 +89,28 @@ void BM_LearnFromReadings(benchmark::State& state) {
     }
 }
 BENCHMARK(BM_LearnFromReadings)->Arg(3)->Arg(10)->Arg(30)->Arg(60)->Unit(benchmark::kMillisecond);
+
+// What the log holds of a bait, the first time it is asked, and at every edit after it.
+void BM_FirstAskedOfTenThousandNotes(benchmark::State& state) {
+    const WaterLog log = manyNotes();
+    for (auto _ : state) {
+        LogFits fits(log);
+        const FactorOf of = fits.whose(Learnt::DepthInLine, log.baits[1], 1, 2.0, 0.0);
+        benchmark::DoNotOptimize(tellFactor(fits.fit(Learnt::DepthInLine, of)->fit, of));
+    }
+}
+BENCHMARK(BM_FirstAskedOfTenThousandNotes)->Unit(benchmark::kMillisecond);
+
+void BM_AskedAgainOfTenThousandNotes(benchmark::State& state) {
+    LogFits fits(manyNotes());
+    const LogBait& bait = fits.log().baits[1];
+    (void)fits.fit(Learnt::DepthInLine, fits.whose(Learnt::DepthInLine, bait, 1, 2.0, 0.0));
+    for (auto _ : state) {
+        const FactorOf of = fits.whose(Learnt::DepthInLine, bait, 1, 2.0, 0.0);
+        benchmark::DoNotOptimize(tellFactor(fits.fit(Learnt::DepthInLine, of)->fit, of));
+    }
+}
+BENCHMARK(BM_AskedAgainOfTenThousandNotes)->Unit(benchmark::kMillisecond);
 
 }  // namespace
 

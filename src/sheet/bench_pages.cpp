@@ -89,7 +89,12 @@ void Sheet::templates() {
             : 12.0;
     const QPointF sideNose(ahead,
                            26 + 0.5 * tall + mm(std::max(0.0, d_.shape->solid.centroid_m.z())));
-    const double topY = sideNose.y() + tall * 0.62 + 22 + 0.5 * wide;
+    // The words at the lip's end stand clear of the title below them.
+    const double lipFoot =
+        design_.lip.present
+            ? sideNose.y() - mm(lipPlace(design_.lip, lipPlanes(design_.lip).back().to_m).z()) + 5
+            : 0.0;
+    const double topY = std::max(sideNose.y() + tall * 0.62 + 22, lipFoot + 10) + 0.5 * wide;
     constexpr double kBehind_mm = 8.0, kStations_mm = 76.0;
     double y = kTop_mm;
     if (ahead + L + kBehind_mm > size_.width() || topY + 0.5 * wide + 4 > bottom()) {
@@ -265,7 +270,7 @@ void Sheet::tables() {
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
     y = table({right, 11},
-              tr("Fittings; places in %1 from nose, centre and reference line").arg(unit),
+              tr("Fittings; %1 from nose, centre and reference line").arg(unit),
               {tr("part"), tr("mass each"), {}, tr("aft"), tr("port"), tr("up")}, parts,
               {44, 20, 18, 16, 16, 16});
     y = finishTable({right, y + 2});

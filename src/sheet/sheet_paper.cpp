@@ -99,11 +99,17 @@ void SheetPaper::checkBars(const QPointF& at) {
 }
 
 double SheetPaper::table(const QPointF& at, const QString& title, const QStringList& head,
-                         const std::vector<QStringList>& rows, const std::vector<double>& widths) {
+                         const std::vector<QStringList>& rows, std::vector<double> widths) {
     constexpr double kRow = 4.6, kTitle = 5.6;
     double total = 0;
     for (double w : widths) {
         total += w;
+    }
+    if (const double room = size_.width() - at.x(); total > room) {
+        for (double& w : widths) {
+            w *= room / total;
+        }
+        total = room;
     }
     double y = room(at.y(), kTitle + (head.isEmpty() ? 1 : 2) * kRow);
     auto put = [&](const QStringList& cells, bool strong) {

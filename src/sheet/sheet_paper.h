@@ -66,10 +66,10 @@ class SheetPaper {
     static void drawText(QPainter& painter, const QRectF& box_mm, const QString& words,
                          double height_mm, bool strong, int flags, const QColor& ink);
     /// Titled table; a row of one cell is a line of words; the first column reads left, the others
-    /// right. Rows that do not fit go on to the next page under the same head. Gives the height
-    /// below it.
+    /// right. Rows that do not fit go on to the next page under the same head; columns that do not
+    /// are all made narrower alike. Gives the height below it.
     double table(const QPointF& at, const QString& title, const QStringList& head,
-                 const std::vector<QStringList>& rows, const std::vector<double>& widths);
+                 const std::vector<QStringList>& rows, std::vector<double> widths);
     /// Titled list, each entry broken into lines of that width and kept whole on a page. Gives the
     /// height below it.
     double list(const QPointF& at, double width, const QString& title, const QStringList& entries);

@@ -327,3 +327,43 @@ TEST_CASE("a solid from port hides what its outline holds, nearest last") {
         before = near;
     }
 }
+
+TEST_CASE("letters of holes drilled close together stand apart, each with a line to its hole") {
+    Design d = demoDesign();
+    d.bores.resize(1);
+    const Drawing alone = drawBait(d, evaluated(d), levelFrame(DrawnView::Side), DrawnFor::Bench);
+    for (int i = 1; i < 6; ++i) {
+        d.bores.push_back(d.bores[0]);
+        d.bores.back().x_m += 0.5e-3 * i;
+    }
+    const Drawing drawing = drawBait(d, evaluated(d), levelFrame(DrawnView::Side), DrawnFor::Bench);
+    std::vector<Eigen::Vector2d> letters;
+    for (const Primitive& p : drawing) {
+        if (p.shape == DrawnShape::Words && p.layer == DrawnLayer::Bores) {
+            letters.push_back(p.points_mm.front());
+        }
+    }
+    REQUIRE(letters.size() == 6);
+    int steppedOut = 0;
+    for (size_t i = 0; i < letters.size(); ++i) {
+        for (size_t k = 0; k < i; ++k) {
+            const Eigen::Vector2d apart = (letters[i] - letters[k]).cwiseAbs();
+            CHECK((apart.x() > 1.99 || apart.y() > 2.99));
+        }
+        const bool hasLine = std::any_of(drawing.begin(), drawing.end(), [&](const Primitive& p) {
+            return p.layer == DrawnLayer::Bores && p.stroke == Stroke::Fine &&
+                   (p.points_mm.back() - letters[i]).norm() < 1.51;
+        });
+        const bool stepped = std::abs(letters[i].y() - letters[0].y()) > 2;
+        CHECK((hasLine || !stepped));
+        steppedOut += stepped ? 1 : 0;
+    }
+    CHECK(steppedOut >= 3);
+    // One alone stays where it was.
+    for (const Primitive& p : alone) {
+        CHECK_FALSE((p.layer == DrawnLayer::Bores && p.stroke == Stroke::Fine));
+        if (p.shape == DrawnShape::Words && p.layer == DrawnLayer::Bores) {
+            CHECK(p.points_mm.front() == letters.front());
+        }
+    }
+}

@@ -3,6 +3,9 @@
 
 #include <QStringList>
 #include <QWidget>
+#include <vector>
+
+#include "text_paper.h"
 
 namespace wl::test {
 
@@ -11,12 +14,6 @@ namespace wl::test {
 /// widgets over each other, and the words the views of our own paint.
 QStringList whatIsCut(const QWidget& top);
 
-/// A text painted, in pixels of the widget.
-struct PaintedText {
-    QRectF box;
-    QString text;
-    double pixelSize = 0;
-};
 /// What a widget paints by itself, its children left out.
 std::vector<PaintedText> textsPaintedBy(const QWidget& widget);
 

@@ -1,5 +1,6 @@
 #include "core/draw/draw_bait.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "core/base/units.h"
@@ -195,6 +196,50 @@ void draftBench(Drafting& d) {
 
 }  // namespace
 
+namespace {
+
+// Words that would lie over others step outward, straight or aslant, a line back to where they
+// belong.
+void partWords(Drawing& drawing) {
+    constexpr double kHigh_mm = 3.0, kLetter_mm = 2.0, kFarthest = 12;
+    struct Box {
+        Vector2d middle;
+        double wide;
+    };
+    std::vector<Box> taken;
+    const auto free = [&taken](const Box& box) {
+        return std::none_of(taken.begin(), taken.end(), [&](const Box& other) {
+            return std::abs(box.middle.x() - other.middle.x()) < 0.5 * (box.wide + other.wide) &&
+                   std::abs(box.middle.y() - other.middle.y()) < kHigh_mm;
+        });
+    };
+    for (size_t i = 0, drawn = drawing.size(); i < drawn; ++i) {
+        if (drawing[i].shape != DrawnShape::Words) {
+            continue;
+        }
+        const Vector2d at = drawing[i].points_mm.front();
+        Box box{at, kLetter_mm * double(drawing[i].words.size())};
+        const double out = at.y() < 0 ? -1 : 1;
+        for (double far = 1; far <= kFarthest && !free(box); ++far) {
+            for (const double aside : {0.0, 1.0, -1.0}) {
+                box.middle = at + far * Vector2d(aside * box.wide, out * kHigh_mm);
+                if (free(box)) {
+                    break;
+                }
+            }
+        }
+        taken.push_back(box);
+        if (box.middle != at) {
+            drawing[i].points_mm.front() = box.middle;
+            const Vector2d back = (at - box.middle).normalized();
+            const DrawnLayer layer = drawing[i].layer;
+            layPath(drawing, layer, Stroke::Fine, {at, box.middle + 0.5 * kHigh_mm * back});
+        }
+    }
+}
+
+}  // namespace
+
 Drawing drawBait(const Design& design, const Derived& derived, const ViewFrame& frame,
                  DrawnFor purpose) {
     Drafting d{design, derived, frame, purpose, {}};
@@ -205,6 +250,9 @@ Drawing drawBait(const Design& design, const Derived& derived, const ViewFrame& 
     if (purpose == DrawnFor::Picture || frame.view == DrawnView::Side) {
         d.mark(DrawnShape::TieMark, DrawnLayer::Tie, d.at(tiePoint(design)));
         d.drawing.back().stroke = d.bench() ? Stroke::Inner : Stroke::Outline;
+    }
+    if (d.bench()) {
+        partWords(d.drawing);
     }
     return std::move(d.drawing);
 }
