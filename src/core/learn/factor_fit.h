@@ -7,6 +7,7 @@
 
 #include <Eigen/Dense>
 
+#include "core/learn/mixture.h"
 #include "core/learn/spreads.h"
 
 namespace wl {
@@ -32,16 +33,6 @@ struct FactorReading : FactorOf {
     SeenAs as = SeenAs::Value;
     double low = 0.0;   ///< the value, or the least
     double high = 0.0;  ///< the most
-};
-
-/// A sum of normals.
-struct Mixture {
-    std::vector<double> weight, mean, variance;
-    double below(double x) const;
-    double mean_() const;
-    double sd() const;
-    /// The place with that share below it, by bisection.
-    double quantile(double share) const;
 };
 
 /// One cell of the grid of scales: how far baits scatter, how badly readings are taken, how far
