@@ -1,5 +1,8 @@
 #include "sheet/sheet_paper.h"
 
+#include <QFontMetricsF>
+#include <cmath>
+
 #include "core/base/units.h"
 #include "session/words.h"
 #include "sheet/shipped_font.h"
@@ -100,7 +103,7 @@ void SheetPaper::checkBars(const QPointF& at) {
 
 double SheetPaper::table(const QPointF& at, const QString& title, const QStringList& head,
                          const std::vector<QStringList>& rows, std::vector<double> widths) {
-    constexpr double kRow = 4.6, kTitle = 5.6;
+    constexpr double kRow = 4.6, kTitle = 5.6, kType = 2.7, kMoreLine = 3.7;
     double total = 0;
     for (double w : widths) {
         total += w;
@@ -112,17 +115,29 @@ double SheetPaper::table(const QPointF& at, const QString& title, const QStringL
         total = room;
     }
     double y = room(at.y(), kTitle + (head.isEmpty() ? 1 : 2) * kRow);
+    // A name too long for its column goes on in further lines.
+    const auto heightOf = [&](const QStringList& cells, bool strong) {
+        if (cells.size() < 2) {
+            return kRow;
+        }
+        const QFontMetricsF metrics(font(kType, strong));
+        const QRectF column(0, 0, 50 * (widths[0] - 1.2), 1e6);
+        const double lines = metrics.boundingRect(column, Qt::TextWordWrap, cells[0]).height() /
+                             metrics.lineSpacing();
+        return kRow + kMoreLine * std::max(0.0, std::round(lines) - 1);
+    };
     auto put = [&](const QStringList& cells, bool strong) {
         double x = at.x();
+        const double high = heightOf(cells, strong);
         if (cells.size() == 1 && widths.size() > 1) {  // a line of words between rows
-            text({x + 0.8, y, total - 1.2, kRow}, cells[0], 2.7, true);
+            text({x + 0.8, y, total - 1.2, kRow}, cells[0], kType, true);
         }
         for (int i = 0; cells.size() > 1 && i < cells.size() && i < int(widths.size()); ++i) {
-            text({x + 0.8, y, widths[size_t(i)] - 1.2, kRow}, cells[i], 2.7, strong,
-                 (i == 0 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter);
+            text({x + 0.8, y, widths[size_t(i)] - 1.2, high}, cells[i], kType, strong,
+                 (i == 0 ? Qt::AlignLeft | Qt::TextWordWrap : Qt::AlignRight) | Qt::AlignVCenter);
             x += widths[size_t(i)];
         }
-        y += kRow;
+        y += high;
     };
     auto begin = [&](const QString& words) {
         text({at.x(), y, size_.width() - at.x(), 5}, words, 3.4, true);
@@ -135,7 +150,7 @@ double SheetPaper::table(const QPointF& at, const QString& title, const QStringL
     };
     begin(title);
     for (const QStringList& row : rows) {
-        if (y + kRow > bottom()) {
+        if (y + heightOf(row, false) > bottom()) {
             turnPage();
             y = kTop_mm;
             begin(tr("%1 (continued)").arg(title));

@@ -22,8 +22,10 @@ std::vector<PaintedText> wordsOf(int page, const QSizeF& inside, const Design& d
     painter.scale(kDots, kDots);
     paintBenchPage(painter, page, inside, d, derived, bench);
     painter.end();
+    std::erase_if(paper.texts, [](const PaintedText& word) { return word.shown.isEmpty(); });
     for (PaintedText& word : paper.texts) {
         word.box = QRectF(word.box.topLeft() / kDots, word.box.size() / kDots);
+        word.shown = QRectF(word.shown.topLeft() / kDots, word.shown.size() / kDots);
     }
     return paper.texts;
 }
@@ -34,16 +36,22 @@ QStringList overOneAnother(const std::vector<PaintedText>& words, const QSizeF& 
     const QRectF page(QPointF(), inside);
     for (size_t i = 0; i < words.size(); ++i) {
         const PaintedText& word = words[i];
-        if (!page.adjusted(-kSlack_mm, -kSlack_mm, kSlack_mm, kSlack_mm).contains(word.box)) {
+        if (!page.adjusted(-kSlack_mm, -kSlack_mm, kSlack_mm, kSlack_mm).contains(word.shown)) {
             found << QStringLiteral("“%1” leaves the page: %2 to %3, %4 to %5")
                          .arg(word.text)
-                         .arg(word.box.left(), 0, 'f', 1)
-                         .arg(word.box.right(), 0, 'f', 1)
-                         .arg(word.box.top(), 0, 'f', 1)
-                         .arg(word.box.bottom(), 0, 'f', 1);
+                         .arg(word.shown.left(), 0, 'f', 1)
+                         .arg(word.shown.right(), 0, 'f', 1)
+                         .arg(word.shown.top(), 0, 'f', 1)
+                         .arg(word.shown.bottom(), 0, 'f', 1);
+        }
+        if (word.box.width() > word.shown.width() + kSlack_mm) {
+            found << QStringLiteral("“%1” is cut: %2 of %3 mm")
+                         .arg(word.text)
+                         .arg(word.shown.width(), 0, 'f', 1)
+                         .arg(word.box.width(), 0, 'f', 1);
         }
         for (size_t k = 0; k < i; ++k) {
-            const QRectF both = word.box & words[k].box;
+            const QRectF both = word.shown & words[k].shown;
             // A line of type is as high as its tallest letters and its longest tails.
             if (both.width() > kSlack_mm && both.height() > 0.35 * word.box.height()) {
                 found << QStringLiteral("“%1” over “%2” at %3, %4")
@@ -70,7 +78,7 @@ TEST_CASE("no words of a sheet lie over others or leave it, for baits with all t
         const int times = i < 5 ? 0 : dice.upTo(3);
         for (int k = 0; k < times * 6 && d.fittings.size() < 60; ++k) {
             d.fittings.push_back(d.fittings.front());
-            d.fittings.back().name = "part with a long name " + std::to_string(k);
+            d.fittings.back().name = "part with a very long name, as makers write them on a label " + std::to_string(k);
             d.fittings.back().x_m = dice.from(0.008, 0.045);
         }
         while (!d.bores.empty() && int(d.bores.size()) < 5 * times) {

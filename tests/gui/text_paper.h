@@ -15,6 +15,7 @@ struct PaintedText {
     QRectF box;
     QString text;
     double pixelSize = 0;
+    QRectF shown;  ///< what of the box the painter's clip lets be seen
 };
 
 // Takes every text a painter writes, where it ends up.
@@ -35,12 +36,12 @@ class TextTaker : public QPaintEngine {
         const QRectF box(p.x(), p.y() - item.ascent(), item.width(),
                          item.ascent() + item.descent());
         const double size = QFontInfo(item.font()).pixelSize();
-        QRectF there = at_.mapRect(box);
-        if (painter()->hasClipping()) {
-            there &= at_.mapRect(painter()->clipBoundingRect());
-        }
-        if (!item.text().trimmed().isEmpty() && !there.isEmpty()) {
-            out_.push_back({there, item.text(), size * std::sqrt(std::abs(at_.determinant()))});
+        const QRectF there = at_.mapRect(box);
+        const QRectF shown =
+            painter()->hasClipping() ? there & at_.mapRect(painter()->clipBoundingRect()) : there;
+        if (!item.text().trimmed().isEmpty()) {
+            out_.push_back(
+                {there, item.text(), size * std::sqrt(std::abs(at_.determinant())), shown});
         }
     }
     Type type() const override { return User; }
