@@ -61,7 +61,8 @@ endfunction()
 # A library whose objects speak by signals: what moc makes of a header is read at the end of the file
 # beside it, and not by a file of all headers once more.
 function(wl_signals name)
-  set_target_properties(${name} PROPERTIES AUTOMOC ON)
+  set_target_properties(${name} PROPERTIES AUTOMOC ON AUTOMOC_COMPILER_PREDEFINES OFF
+                        AUTOMOC_EXECUTABLE ${PROJECT_BINARY_DIR}/moc_alone.sh)
 endfunction()
 
 # What no sanitizer watches is compiled once, in ./test's tree, and linked from there in theirs: gives

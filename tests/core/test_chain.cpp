@@ -4,7 +4,8 @@
 #include <boost/numeric/odeint.hpp>
 #include <catch2/catch.hpp>
 
-#include <Eigen/Dense>
+#include <Eigen/Core>
+#include <gsl/gsl_eigen.h>
 
 #include "core/chain/chain_swim.h"
 #include "core/swim/wobble_body.h"
@@ -33,6 +34,27 @@ PlanarChain ideal(PlanarChain chain) {
         j.opening_rad = 1e3;
     }
     return chain;
+}
+
+// Real parts of the eigenvalues, largest first (GSL 2.7).
+std::vector<double> realPartsOfRoots(const Eigen::MatrixXd& of) {
+    const auto n = size_t(of.rows());
+    gsl_matrix* matrix = gsl_matrix_alloc(n, n);
+    for (size_t i = 0; i < n * n; ++i) {
+        gsl_matrix_set(matrix, i / n, i % n, of(Eigen::Index(i / n), Eigen::Index(i % n)));
+    }
+    gsl_vector_complex* roots = gsl_vector_complex_alloc(n);
+    gsl_eigen_nonsymm_workspace* work = gsl_eigen_nonsymm_alloc(n);
+    REQUIRE(gsl_eigen_nonsymm(matrix, roots, work) == 0);
+    std::vector<double> real;
+    for (size_t i = 0; i < n; ++i) {
+        real.push_back(GSL_REAL(gsl_vector_complex_get(roots, i)));
+    }
+    gsl_eigen_nonsymm_free(work);
+    gsl_vector_complex_free(roots);
+    gsl_matrix_free(matrix);
+    std::sort(real.rbegin(), real.rend());
+    return real;
 }
 
 // Growth of small leans about towing straight at a speed, fastest first.
@@ -72,13 +94,7 @@ std::vector<double> towRoots(const PlanarChain& chain, double speed) {
             a(m + r, k) = d[at[size_t(r)]];
         }
     }
-    const Eigen::VectorXcd roots = a.eigenvalues();
-    std::vector<double> growth;
-    for (Eigen::Index i = 0; i < roots.size(); ++i) {
-        growth.push_back(roots[i].real());
-    }
-    std::sort(growth.rbegin(), growth.rend());
-    return growth;
+    return realPartsOfRoots(a);
 }
 
 }  // namespace

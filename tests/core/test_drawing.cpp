@@ -2,9 +2,12 @@
 #include <catch2/catch.hpp>
 #include <set>
 
-#include <boost/geometry.hpp>
+#include <boost/geometry/algorithms/append.hpp>
+#include <boost/geometry/algorithms/area.hpp>
+#include <boost/geometry/algorithms/correct.hpp>
 #include <boost/geometry/geometries/point_xy.hpp>
 #include <boost/geometry/geometries/polygon.hpp>
+#include <boost/geometry/strategies/cartesian/area.hpp>
 #include <boost/math/quadrature/gauss_kronrod.hpp>
 
 #include "core/draw/draw_section.h"
