@@ -9,6 +9,9 @@ if(CMAKE_UNITY_BUILD)
   # And names two files of a room both give to something of their own, to one another's.
   target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:Clang>:-Wno-shadow>)
 endif()
+# GCC looks for what it no longer needs when its heap is past 1 GB, not at each third it grows by: a
+# twentieth of the build's time for a fifth more memory.
+target_compile_options(wl_options INTERFACE $<$<CXX_COMPILER_ID:GNU>:SHELL:--param$<SEMICOLON>ggc-min-heapsize=1000000>)
 # Same design, same bytes: no fused multiply-adds that differ between machines of one kind.
 target_compile_options(wl_options INTERFACE -ffp-contract=off)
 if(WL_WARNINGS_AS_ERRORS)

@@ -4,8 +4,8 @@
 #include <boost/numeric/odeint.hpp>
 #include <catch2/catch.hpp>
 
-#include <Eigen/Core>
 #include <gsl/gsl_eigen.h>
+#include <Eigen/Core>
 
 #include "core/chain/chain_swim.h"
 #include "core/swim/wobble_body.h"

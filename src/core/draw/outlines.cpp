@@ -6,9 +6,6 @@
 #include <boost/geometry/geometries/polygon.hpp>
 #include <boost/geometry/strategies/agnostic/hull_graham_andrew.hpp>
 #include <boost/geometry/strategies/cartesian/side_by_triangle.hpp>
-#include <boost/geometry/geometries/multi_point.hpp>
-#include <boost/geometry/geometries/point_xy.hpp>
-#include <boost/geometry/geometries/polygon.hpp>
 
 #include "core/geometry/section_strip.h"
 
