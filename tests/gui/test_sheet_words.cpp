@@ -78,7 +78,8 @@ TEST_CASE("no words of a sheet lie over others or leave it, for baits with all t
         const int times = i < 5 ? 0 : dice.upTo(3);
         for (int k = 0; k < times * 6 && d.fittings.size() < 60; ++k) {
             d.fittings.push_back(d.fittings.front());
-            d.fittings.back().name = "part with a very long name, as makers write them on a label " + std::to_string(k);
+            d.fittings.back().name =
+                "part with a very long name, as makers write them on a label " + std::to_string(k);
             d.fittings.back().x_m = dice.from(0.008, 0.045);
         }
         while (!d.bores.empty() && int(d.bores.size()) < 5 * times) {

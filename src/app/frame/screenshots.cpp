@@ -7,6 +7,7 @@
 #include <QDir>
 #include <QFile>
 #include <QKeyEvent>
+#include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
@@ -164,6 +165,10 @@ bool takeScreenshots(const QString& folder) {
         showTab("logTabs", index);
         for (int i = 0; press != nullptr && i < 2; ++i) {
             window.findChild<QPushButton*>(QLatin1String(press))->click();
+            // Made before the season, whatever day the picture is taken on.
+            auto* made = window.findChild<QLineEdit*>(QStringLiteral("copyMade"));
+            made->setText(QStringLiteral("2026-11-05"));
+            Q_EMIT made->editingFinished();
         }
         if (page != nullptr) {
             waitFor(page);
