@@ -1,6 +1,7 @@
 #include "sheet/sheet_paper.h"
 
 #include <QFontMetricsF>
+#include <algorithm>
 #include <cmath>
 
 #include "core/base/units.h"
@@ -77,9 +78,33 @@ void SheetPaper::drawText(QPainter& p, const QRectF& box_mm, const QString& word
     p.restore();
 }
 
+// Words go on in further lines between words, one that is longer than a line within itself. Units
+// of the type's drawing: a fiftieth of a millimetre.
+static int breaking(const QString& words, double width, const QFontMetricsF& metrics) {
+    const QStringList parts = words.split(QLatin1Char(' '));
+    return std::any_of(parts.begin(), parts.end(),
+                       [&](const QString& part) { return metrics.horizontalAdvance(part) > width; })
+               ? Qt::TextWrapAnywhere
+               : Qt::TextWordWrap;
+}
+
 void SheetPaper::header(const QString& title) {
-    text({0, 0, size_.width(), 7}, name_, 5, true);
-    text({0, 0, size_.width(), 7}, title, 3.6, false, Qt::AlignRight | Qt::AlignVCenter);
+    constexpr double kTitle = 3.6, kHigh = 7.2, kApart = 4;
+    const double titled = QFontMetricsF(font(kTitle, false)).horizontalAdvance(title) / 50;
+    const double room = size_.width() - titled - kApart;
+    // A long name is set in smaller type, in as many lines as that has room for.
+    double type = 5;
+    int breaks = 0;
+    for (; type > 1; type *= 0.9) {
+        const QFontMetricsF metrics(font(type, true));
+        breaks = breaking(name_, 50 * room, metrics);
+        if (metrics.boundingRect(QRectF(0, 0, 50 * room, 1e6), breaks, name_).height() <=
+            50 * kHigh) {
+            break;
+        }
+    }
+    text({0, 0, room, kHigh}, name_, type, true, int(Qt::AlignLeft | Qt::AlignVCenter) | breaks);
+    text({0, 0, size_.width(), 7}, title, kTitle, false, Qt::AlignRight | Qt::AlignVCenter);
     painter().setPen(line(0.3));
     painter().drawLine(QPointF(0, 8), QPointF(size_.width(), 8));
 }
@@ -116,14 +141,18 @@ double SheetPaper::table(const QPointF& at, const QString& title, const QStringL
     }
     double y = room(at.y(), kTitle + (head.isEmpty() ? 1 : 2) * kRow);
     // A name too long for its column goes on in further lines.
+    const auto nameBreaks = [&](const QString& name, bool strong) {
+        return breaking(name, 50 * (widths[0] - 1.2), QFontMetricsF(font(kType, strong)));
+    };
     const auto heightOf = [&](const QStringList& cells, bool strong) {
         if (cells.size() < 2) {
             return kRow;
         }
         const QFontMetricsF metrics(font(kType, strong));
         const QRectF column(0, 0, 50 * (widths[0] - 1.2), 1e6);
-        const double lines = metrics.boundingRect(column, Qt::TextWordWrap, cells[0]).height() /
-                             metrics.lineSpacing();
+        const int breaks = nameBreaks(cells[0], strong);
+        const double lines =
+            metrics.boundingRect(column, breaks, cells[0]).height() / metrics.lineSpacing();
         return kRow + kMoreLine * std::max(0.0, std::round(lines) - 1);
     };
     auto put = [&](const QStringList& cells, bool strong) {
@@ -133,8 +162,10 @@ double SheetPaper::table(const QPointF& at, const QString& title, const QStringL
             text({x + 0.8, y, total - 1.2, kRow}, cells[0], kType, true);
         }
         for (int i = 0; cells.size() > 1 && i < cells.size() && i < int(widths.size()); ++i) {
-            text({x + 0.8, y, widths[size_t(i)] - 1.2, high}, cells[i], kType, strong,
-                 (i == 0 ? Qt::AlignLeft | Qt::TextWordWrap : Qt::AlignRight) | Qt::AlignVCenter);
+            text(
+                {x + 0.8, y, widths[size_t(i)] - 1.2, high}, cells[i], kType, strong,
+                (i == 0 ? int(Qt::AlignLeft) | nameBreaks(cells[i], strong) : int(Qt::AlignRight)) |
+                    int(Qt::AlignVCenter));
             x += widths[size_t(i)];
         }
         y += high;
@@ -167,7 +198,8 @@ double SheetPaper::list(const QPointF& at, double width, const QString& title,
     constexpr double kText = 2.6, kTitle = 6;
     const QFontMetricsF metrics(font(kText, false));
     const auto heightOf = [&](const QString& words) {
-        return metrics.boundingRect(QRectF(0, 0, width * 50, 1e6), Qt::TextWordWrap, words)
+        return metrics.boundingRect(QRectF(0, 0, width * 50, 1e6),
+                                    breaking(words, width * 50, metrics), words)
                        .height() /
                    50 +
                0.6;
@@ -179,7 +211,7 @@ double SheetPaper::list(const QPointF& at, double width, const QString& title,
         const double height = heightOf(entry);
         y = room(y, height);
         text({at.x(), y, width, height}, entry, kText, false,
-             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap);
+             int(Qt::AlignLeft | Qt::AlignTop) | breaking(entry, width * 50, metrics));
         y += height;
     }
     return y;

@@ -75,11 +75,20 @@ TEST_CASE("no words of a sheet lie over others or leave it, for baits with all t
         Design d = i < 5 ? demoNamed(std::vector<std::string>{"diver", "lipless", "glider",
                                                               "glide-bait", "swimmer"}[size_t(i)])
                          : randomDesign(dice);
+        if (i % 3 == 1) {
+            d.name =
+                "diver for the cold months, slow and steep, third of its kind, with the long "
+                "lip and the lead moved aft by as much as the wide one asked for last year";
+        }
         const int times = i < 5 ? 0 : dice.upTo(3);
         for (int k = 0; k < times * 6 && d.fittings.size() < 60; ++k) {
             d.fittings.push_back(d.fittings.front());
-            d.fittings.back().name =
+            std::string& name = d.fittings.back().name;
+            name =
                 "part with a very long name, as makers write them on a label " + std::to_string(k);
+            if (k % 3 == 0) {  // and as they write them in a file's name
+                std::replace(name.begin(), name.end(), ' ', '_');
+            }
             d.fittings.back().x_m = dice.from(0.008, 0.045);
         }
         while (!d.bores.empty() && int(d.bores.size()) < 5 * times) {
