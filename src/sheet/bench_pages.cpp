@@ -173,6 +173,12 @@ void Sheet::lipTemplate(const QPointF& at) {
             text({notes, rootY + 23, 70, 4},
                  tr("wire: %1, and what you hold it by").arg(length(wire.length_m)), 2.6);
         }
+        if (const auto hole = tieLegHole(design_, d_.shape->curves)) {
+            text({notes, rootY + 27, 70, 4},
+                 tr("its ends %1 into a hole of %2 beside the slot")
+                     .arg(length(hole->depth_m), q(Quantity::Thickness, 2 * hole->halfAlong_m)),
+                 2.6);
+        }
     }
 }
 
@@ -225,7 +231,10 @@ void Sheet::tables() {
     const int first = page();
     lipTemplate({0, 11});
     // Under the skin line: as many lines as a tie through the lip takes.
-    const double notes = design_.lip.present && design_.tie.isDrilled() ? 28 : 0;
+    const double notes = !design_.lip.present      ? 0
+                         : design_.tie.goesOn()    ? 32
+                         : design_.tie.isDrilled() ? 28
+                                                   : 0;
     const double lipFoot = 11 + 9 +
                            (design_.lip.present ? mm(design_.lip.slotDepth_m) +
                                                       std::max(mm(design_.lip.length_m), notes)
@@ -269,8 +278,7 @@ void Sheet::tables() {
              length(at.x(), false), length(at.y(), false), length(at.z(), false)});
     }
     const QString unit = QString::fromStdString(unitLabel(Quantity::Length, bench_));
-    y = table({right, 11},
-              tr("Fittings; %1 from nose, centre and reference line").arg(unit),
+    y = table({right, 11}, tr("Fittings; %1 from nose, centre and reference line").arg(unit),
               {tr("part"), tr("mass each"), {}, tr("aft"), tr("port"), tr("up")}, parts,
               {44, 20, 18, 16, 16, 16});
     y = finishTable({right, y + 2});

@@ -61,9 +61,24 @@ struct HoleWords {
                           "port +; depth and stop from the skin")
                            .arg(unit);
     }
+    // From square to the face it goes in at, and which way its bottom lies.
+    static QString lean(const SheetPaper& s, const BenchHole& h) {
+        const bool upright = h.side == HoleSide::Belly || h.side == HoleSide::Back;
+        if (!upright && h.side != HoleSide::Nose && h.side != HoleSide::Tail) {
+            return QStringLiteral("–");
+        }
+        const double angle = upright ? std::atan2(h.inward.x(), std::abs(h.inward.z()))
+                                     : std::atan2(h.inward.z(), std::abs(h.inward.x()));
+        const QString size = s.q(Quantity::Angle, std::abs(angle));
+        if (size == s.q(Quantity::Angle, 0.0)) {
+            return size;
+        }
+        return upright ? (angle > 0 ? tr("%1 aft") : tr("%1 fore")).arg(size)
+                       : (angle > 0 ? tr("%1 up") : tr("%1 down")).arg(size);
+    }
     static QStringList head() {
         return {tr("no. hole"), tr("from"), tr("aft"),  tr("port"), tr("up"),
-                tr("size"),     tr("bit"),  tr("deep"), tr("stop"), tr("lean aft")};
+                tr("size"),     tr("bit"),  tr("deep"), tr("stop"), tr("leans")};
     }
 };
 
@@ -81,21 +96,19 @@ double holeTable(SheetPaper& s, const QPointF& at, const Design& design, const D
         }
         const QString letter = QString::fromStdString(h.letter);
         const QString name = QString::fromStdString(h.name);
-        const bool upright = h.side == HoleSide::Belly || h.side == HoleSide::Back;
-        const double lean = upright ? std::atan2(h.inward.x(), std::abs(h.inward.z())) : 0.0;
-        rows.push_back({QStringLiteral("%1  %2").arg(++number).arg(
-                            letter.isEmpty() ? name : letter + "  " + name),
-                        HoleWords::sideWord(h.side), s.length(h.mouth_m.x(), false),
-                        s.length(h.mouth_m.y(), false), s.length(h.mouth_m.z(), false),
-                        h.round ? QStringLiteral("⌀ ") + s.length(h.diameter_m, false)
-                                : QStringLiteral("%1 × %2").arg(s.length(h.diameter_m, false),
-                                                                s.length(h.width_m, false)),
-                        h.round ? s.bit(h.diameter_m) : QStringLiteral("–"),
-                        s.length(h.depth_m, false), s.length(h.stop_m, false),
-                        upright ? s.q(Quantity::Angle, lean) : QStringLiteral("–")});
+        rows.push_back(
+            {QStringLiteral("%1  %2").arg(++number).arg(letter.isEmpty() ? name
+                                                                         : letter + "  " + name),
+             HoleWords::sideWord(h.side), s.length(h.mouth_m.x(), false),
+             s.length(h.mouth_m.y(), false), s.length(h.mouth_m.z(), false),
+             h.round ? QStringLiteral("⌀ ") + s.length(h.diameter_m, false)
+                     : QStringLiteral("%1 × %2").arg(s.length(h.diameter_m, false),
+                                                     s.length(h.width_m, false)),
+             h.round ? s.bit(h.diameter_m) : QStringLiteral("–"), s.length(h.depth_m, false),
+             s.length(h.stop_m, false), HoleWords::lean(s, h)});
     }
     return s.table(at, HoleWords::title(s, flats), HoleWords::head(), rows,
-                   {56, 22, 16, 16, 16, 26, 40, 16, 16, 18});
+                   {54, 22, 16, 16, 16, 26, 40, 16, 16, 20});
 }
 
 }  // namespace wl

@@ -4,6 +4,7 @@
 
 #include "core/draw/draw_bait.h"
 #include "core/making/moulding.h"
+#include "core/placed/lip_sheet.h"
 #include "session/sentence_text.h"
 
 namespace wl {
@@ -196,6 +197,13 @@ QString stepHow(const BuildStep& step, const Design& design, const Derived& deri
                          tr("Twist the wire tight in the lip first, about %1 turns and no more: "
                             "wire wound closer breaks.")
                              .arg(QString::number(std::max(1.0, std::round(turns)), 'f', 0));
+            }
+            if (const auto hole = tieLegHole(design, derived.shape->curves)) {
+                words += QLatin1Char(' ') +
+                         tr("Its ends go back under the lip and %1 into the hole of %2 beside the "
+                            "slot, in the same glue.")
+                             .arg(shown(Quantity::Length, bench, hole->depth_m),
+                                  shown(Quantity::Thickness, bench, 2 * hole->halfAlong_m));
             }
             return words;
         }

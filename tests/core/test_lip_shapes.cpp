@@ -2,6 +2,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "core/draw/draw_bait.h"
+#include "core/making/holes.h"
 #include "core/placed/lip_flex.h"
 #include "core/rules/check_design.h"
 #include "support/sample_bait.h"
@@ -277,4 +279,77 @@ TEST_CASE("a wire tied through the lip weighs what is cut, its holes are drilled
     REQUIRE(broken);
     CHECK(findingOf(*broken, "tie.holes_off_sheet"));
     CHECK(findingOf(*broken, "tie.wire_too_thick"));
+}
+
+TEST_CASE("a tie's wire goes on into the body by a hole of its own beside the lip's slot") {
+    Design d = demoDesign();
+    d.tie.place = TiePlace::Lip;
+    d.tie.upLip_m = 0.4 * d.lip.length_m;
+    d.tie.holes = TieHoles::One;
+    d.tie.wire_m = 0.0008;
+    d.tie.holeDiameter_m = 0.0018;
+    const auto ends = evaluate(d);
+    REQUIRE(ends);
+    const TieWire before = measureTieWire(d);
+    d.tie.leg_m = 0.012;
+    const auto goes = evaluate(d);
+    REQUIRE(goes);
+    const TieWire wire = measureTieWire(d);
+
+    // Both strands: from the hole under the sheet to the skin, and in, for the six diameters that
+    // were turned over.
+    CHECK(wire.length_m - before.length_m ==
+          Approx(2 * (d.tie.upLip_m + d.tie.leg_m) - 6 * d.tie.wire_m));
+
+    // Parallel to the slot, its edge along the slot's lower wall.
+    const auto holes = holesInOrder(d, *goes);
+    const auto named = [&holes](const char* name) {
+        const auto found = std::find_if(holes.begin(), holes.end(),
+                                        [name](const BenchHole& h) { return h.name == name; });
+        REQUIRE(found != holes.end());
+        return *found;
+    };
+    const BenchHole leg = named("tie wire"), slot = named("lip");
+    CHECK(leg.inward.dot(slot.inward) == Approx(1.0).epsilon(1e-12));
+    CHECK(leg.round);
+    CHECK(leg.diameter_m == Approx(0.0018));
+    // Its bottom lies as far past the skin line as is typed, its mouth on the skin.
+    const Eigen::Vector3d bottom = leg.mouth_m + leg.depth_m * leg.inward;
+    CHECK((bottom - slot.mouth_m).dot(slot.inward) == Approx(0.012));
+    CHECK(goes->shape->curves.contains(leg.mouth_m + 1e-5 * leg.inward));
+    CHECK_FALSE(goes->shape->curves.contains(leg.mouth_m - 1e-5 * leg.inward));
+    const Eigen::Vector3d up(slot.inward.z(), 0, -slot.inward.x());  // upright to the slot
+    const double aside = std::abs((leg.mouth_m - slot.mouth_m).dot(up));
+    CHECK(aside == Approx(0.5 * d.lip.thickness_m + 0.0009));
+    CHECK((leg.mouth_m - slot.mouth_m).dot(up) * up.z() < 0);
+
+    // Stock out, glue in where no wire lies; of the wire only what is outside pushes water aside.
+    const double bored = kPi / 4 * 0.0018 * 0.0018 * leg.depth_m;
+    const double strands = kPi / 4 * 0.0008 * 0.0008 * 2 * leg.depth_m;
+    const double stock = goes->shape->reckoning.usedDensity_kg_m3;
+    const double more = wire.mass_kg - before.mass_kg - stock * bored + 1150 * (bored - strands);
+    CHECK(goes->mass->mass_kg - ends->mass->mass_kg == Approx(more).margin(0.05 * stock * bored));
+    CHECK(goes->mass->displacedVolume_m3 - ends->mass->displacedVolume_m3 ==
+          Approx(wire.volume_m3 - strands - before.volume_m3).margin(0.02 * strands));
+
+    // On the template, and told where something stands in its way.
+    const auto ofTie = [](const Design& design, const Derived& derived) {
+        const Drawing side =
+            drawBait(design, derived, levelFrame(DrawnView::Side), DrawnFor::Bench);
+        return std::count_if(side.begin(), side.end(),
+                             [](const Primitive& p) { return p.layer == DrawnLayer::Tie; });
+    };
+    CHECK(ofTie(d, *goes) > ofTie(d, *ends));
+    Design across = d;
+    Bore bore = d.bores.front();
+    bore.name = "in its way";
+    bore.x_m = leg.mouth_m.x() + 0.5 * leg.depth_m * leg.inward.x();
+    bore.depth_m = 0.5 * goes->shape->sizes.maxHeight_m;
+    across.bores.push_back(bore);
+    const auto met = evaluate(across);
+    REQUIRE(met);
+    const auto told = checkDesign(*met);
+    CHECK(std::any_of(told.begin(), told.end(), [](const Finding& f) {
+        return std::find(f.words.begin(), f.words.end(), "tie wire") != f.words.end();
+    }));
 }

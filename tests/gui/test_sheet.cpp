@@ -122,7 +122,7 @@ TEST_CASE("the PDF prints the check bar 100 mm long and the bait at true scale")
     for (const char* part :
          {"Side template", "Top template", "Drill table", "Half template", "Section 4",
           "masked: lip slot", "Lip template", "Lead plugs", "The scale should read", "Cautions",
-          "chin bore", "belly treble", "100 mm"}) {
+          "chin bore", "belly treble", "27.0° up", "100 mm"}) {
         INFO(part);
         CHECK(words.contains(part));
     }

@@ -95,6 +95,13 @@ TEST_CASE("no words of a sheet lie over others or leave it, for baits with all t
             d.bores.push_back(d.bores.front());
             d.bores.back().x_m = dice.from(0.008, 0.045);
         }
+        if (d.lip.present && i % 2 == 1) {
+            d.tie.place = TiePlace::Lip;
+            d.tie.holes = i % 4 == 1 ? TieHoles::One : TieHoles::Along;
+            d.tie.holeDiameter_m = 0.002;
+            d.tie.wire_m = 0.0008;
+            d.tie.leg_m = 0.01;
+        }
         const auto derived = evaluate(d);
         if (!derived) {
             continue;

@@ -16,6 +16,7 @@
 #include "files/design_file.h"
 #include "files/embedded_data.h"
 #include "opened.h"
+#include "words/build_words.h"
 
 using namespace wl;
 using namespace wl::test;
@@ -307,4 +308,10 @@ TEST_CASE("a lip drawn freely: corners dragged, keyed, added, taken away and typ
     o.type("/tie/wire", "1");
     CHECK(measureTieWire(o.design()).holes.size() == 2);
     CHECK(measureTieWire(o.design()).mass_kg > 0);
+    o.type("/tie/leg", "12");
+    CHECK(o.design().tie.leg_m == Approx(0.012));
+    o.settle();
+    BuildStep set;
+    set.kind = StepKind::SetLip;
+    CHECK(stepHow(set, o.design(), o.derived(), Bench::Metric).contains("into the hole of"));
 }

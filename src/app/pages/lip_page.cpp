@@ -194,7 +194,7 @@ QWidget* makeLipPage(Workbench& bench) {
     tie->fields({"/tie/up_lip", "/tie/stand_off", "/tie/x", "/tie/z"});
     tie->hideIdle();
     tie->fields({"/tie/holes", "/tie/hole_spacing", "/tie/hole_diameter", "/tie/wire", "/tie/loop",
-                 "/tie/wire_density"});
+                 "/tie/wire_density", "/tie/leg"});
     tie->readout(tr("Wire to cut"), [&bench](const Results& r) {
         const TieWire wire = measureTieWire(*r.design);
         return wire.mass_kg > 0 ? tr("%1, and what you hold it by; it weighs %2")

@@ -50,6 +50,8 @@ std::string fieldOf(const Embedded& e) {
             return e.path() + "/pin_length";
         case Embedded::Kind::LipSlot:
             return e.path() + "/slot_depth";
+        case Embedded::Kind::TieHole:
+            return "/tie/leg";
         default:
             return e.path() + "/z";
     }

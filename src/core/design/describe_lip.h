@@ -124,6 +124,13 @@ void describe(V& v, Tie& t) {
     v.number("loop", Q::Length, t.loop_m, 5e-4, 0.02, told("Loop inside").when(t.isWired()));
     v.number("wire_density", Q::Density, t.wireDensity_kg_m3, 1000.0, 20000.0,
              told("Wire density").when(t.isWired()));
+    v.number(
+        "leg", Q::Length, t.leg_m, 0.0, 0.1,
+        told("Goes on into the body")
+            .explained("Both strands back under the lip and into a hole beside its slot, so far "
+                       "from the skin line; 0: they end at the lip")
+            .scales()
+            .when(t.isWired()));
 }
 
 }  // namespace wl

@@ -297,10 +297,12 @@ struct Tie {
     double wire_m = 0.0;    ///< diameter, 0: no wire of its own
     double loop_m = 0.003;  ///< inside diameter of the loop
     double wireDensity_kg_m3 = 7900.0;
+    double leg_m = 0.0;  ///< past the skin line, both strands; 0: they end at the lip
     bool onLip() const { return place == TiePlace::Lip; }
     bool isDrilled() const { return onLip() && holes != TieHoles::None; }
     bool hasTwoHoles() const { return onLip() && holes >= TieHoles::Along; }
     bool isWired() const { return isDrilled() && wire_m > 0; }
+    bool goesOn() const { return isWired() && leg_m > 0; }
     bool operator==(const Tie&) const = default;
 };
 

@@ -217,6 +217,14 @@ void draftTieWire(Drafting& d) {
     }
     d.line(DrawnLayer::Tie, Stroke::Metal, lipPlace(d.design.lip, tie.upLip_m, 0.3 * top),
            lipPlace(d.design.lip, tie.upLip_m, top), twisted);
+    if (tie.goesOn()) {  // back under the sheet, and in beside the slot
+        const double under = -0.5 * (d.design.lip.thickness_m + tie.wire_m);
+        const Vector3d skin = lipPlace(d.design.lip, 0.0, under);
+        d.line(DrawnLayer::Tie, Stroke::Metal, lipPlace(d.design.lip, wire.holes.back().x(), under),
+               skin, 1000.0 * tie.wire_m);
+        d.line(DrawnLayer::Tie, Stroke::Metal, skin, lipPlace(d.design.lip, -tie.leg_m, under),
+               1000.0 * tie.wire_m);
+    }
     d.disc(DrawnLayer::Tie, Stroke::Metal, d.at(tiePoint(d.design)),
            1000.0 * (tie.loop_m + tie.wire_m))
         .bar_mm = 1000.0 * tie.wire_m;

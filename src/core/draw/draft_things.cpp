@@ -217,6 +217,9 @@ void draftThings(Drafting& d) {
                         d.path(DrawnLayer::Lip, Stroke::Hidden, toolOnPaper(d, solid.tool));
                     }
                     break;
+                case Embedded::Kind::TieHole:
+                    d.path(DrawnLayer::Tie, Stroke::Hidden, toolOnPaper(d, solid.tool));
+                    break;
                 case Embedded::Kind::Stem:
                     draftStem(d, thing, solid.tool);
                     break;

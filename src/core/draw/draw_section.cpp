@@ -183,6 +183,9 @@ class SectionDraft {
                 hole(DrawnLayer::Cavities, 0, bottom,
                      design.make.cavities[index].density_kg_m3 > 0 ? Fill::Filler : Fill::Hollow);
                 break;
+            case Kind::TieHole:
+                hole(DrawnLayer::Tie, out, bottom, Fill::Steel);
+                break;
             case Kind::LipSlot:
                 hole(DrawnLayer::Lip, out, bottom, Fill::Sheet);
                 break;

@@ -100,7 +100,7 @@ std::vector<BenchHole> holesInOrder(const Design& design, const Derived& derived
             }
             BenchHole hole;
             hole.record = thing.record;
-            hole.name = thing.name;
+            hole.name = solid.name;
             if (thing.record.list == RecordList::Bores) {
                 hole.letter = boreLetter(thing.record.index);
             }

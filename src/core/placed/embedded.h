@@ -14,7 +14,19 @@ namespace wl {
 /// A convex solid let into the body: a straight tool with flat ends, or a length of wire or pin
 /// (a capsule: `tool.depth_m` along the axis, round ends of `tool.halfAlong_m`).
 struct Embedded {
-    enum class Kind { Bore, Cut, Pocket, Pin, Stem, Wire, Chamber, LipSlot, Weight, Cavity };
+    enum class Kind {
+        Bore,
+        Cut,
+        Pocket,
+        Pin,
+        Stem,
+        Wire,
+        Chamber,
+        LipSlot,
+        Weight,
+        Cavity,
+        TieHole
+    };
     RecordRef record;
     std::string name;
     Kind kind = Kind::Bore;

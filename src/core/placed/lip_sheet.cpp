@@ -203,15 +203,47 @@ TieWire measureTieWire(const Design& design) {
     const double twisted = 2 * stem * std::hypot(1.0, kPi / kPitch);
     const double above = two ? tie.holeSpacing_m : 0.0;  // from the holes to the stem between them
     const double through = 2 * sheet;
-    const double under = two ? tie.holeSpacing_m : 2 * kTurnedOver * d;
-    wire.length_m = loop + twisted + above + through + under;
-    wire.volume_m3 = kPi / 4 * d * d * wire.length_m;
+    const double back = tie.goesOn() ? 2 * tie.upLip_m : 0.0;  // under the sheet to the skin
+    const double under = back > 0 ? 0.0 : two ? tie.holeSpacing_m : 2 * kTurnedOver * d;
+    const double legs = tie.goesOn() ? 2 * tie.leg_m : 0.0;
+    const double outside = loop + twisted + above + through + under + back;
+    const double each = kPi / 4 * d * d;
+    wire.length_m = outside + legs;
+    wire.volume_m3 = each * wire.length_m;
+    wire.legs_m3 = each * legs;
     wire.mass_kg = tie.wireDensity_kg_m3 * wire.volume_m3;
     const double height = (loop * tie.standOff_m + twisted * (0.5 * sheet + 0.5 * stem) +
-                           above * 0.5 * (sheet + d) - under * 0.5 * (sheet + d)) /
-                          wire.length_m;
-    wire.centre_m = lipPlace(design.lip, tie.upLip_m, height);
+                           above * 0.5 * (sheet + d) - (under + back) * 0.5 * (sheet + d)) /
+                          outside;
+    wire.centre_m = lipPlace(design.lip, tie.upLip_m - 0.5 * tie.upLip_m * back / outside, height);
     return wire;
+}
+
+std::optional<CutTool> tieLegHole(const Design& design, const BodyCurves& body) {
+    const Tie& tie = design.tie;
+    if (!design.lip.present || !tie.goesOn()) {
+        return std::nullopt;
+    }
+    const double strands = tie.hasTwoHoles() ? 1.0 : 2.0;
+    const double room = std::max(0.0, tie.holeDiameter_m - strands * tie.wire_m);
+    const double radius = tie.wire_m + 0.5 * room;
+    const LipAxes axes = lipAxes(design.lip);
+    CutTool tool;
+    tool.inward = -axes.along;
+    // The skin curves away from the slot's mouth: back from the bottom to where it is crossed.
+    constexpr double kStep_m = 0.0001, kFarthest_m = 0.03;
+    const Eigen::Vector3d line = lipPlace(design.lip, 0.0, -0.5 * design.lip.thickness_m - radius);
+    const Eigen::Vector3d bottom = line + tie.leg_m * tool.inward;
+    if (!body.contains(bottom - kStep_m * tool.inward)) {
+        return std::nullopt;
+    }
+    tool.depth_m = kStep_m + distanceToSkin(body, bottom - kStep_m * tool.inward, axes.along,
+                                            tie.leg_m + kFarthest_m);
+    tool.mouth_m = bottom - tool.depth_m * tool.inward;
+    tool.along = axes.across;
+    tool.halfAlong_m = radius;
+    tool.halfAcross_m = radius;
+    return tool;
 }
 
 Eigen::Vector3d tiePoint(const Design& design) {

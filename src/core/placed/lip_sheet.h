@@ -1,12 +1,14 @@
 // Shape, place and mass of a lip and its line tie.
 #pragma once
 
+#include <optional>
 #include <vector>
 
 #include <Eigen/Core>
 
 #include "core/base/triangle_mesh.h"
 #include "core/design/design.h"
+#include "core/placed/cut_tool.h"
 #include "core/placed/lip_outline.h"
 
 namespace wl {
@@ -68,13 +70,19 @@ struct TieWire {
     double length_m = 0.0;               ///< of straight wire, no end to hold it by
     double mass_kg = 0.0;
     double volume_m3 = 0.0;
-    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();
+    Eigen::Vector3d centre_m = Eigen::Vector3d::Zero();  ///< of what is outside the body
+    double legs_m3 = 0.0;                                ///< of `volume_m3` in the body
 };
 /// Nothing drilled and no wire where the line does not tie to a lip. A strand twisted round the
 /// other at six diameters a turn is 13 % longer than its height; under the sheet two strands meet
-/// between the holes, through one hole each is turned over for three diameters (rules of this
-/// project).
+/// between the holes, through one hole each is turned over for three diameters; strands that go on
+/// into the body lie under the sheet from their holes to the skin instead (rules of this project).
 TieWire measureTieWire(const Design& design);
+
+/// The hole both strands of a tie's wire go on into the body by: beside the slot's lower wall and
+/// along it, as wide as two strands side by side with the room one has in the sheet, from the skin
+/// to where they end. None where they end at the lip, or before they come to the skin.
+std::optional<CutTool> tieLegHole(const Design& design, const BodyCurves& body);
 
 /// Where the line pulls, body frame.
 Eigen::Vector3d tiePoint(const Design& design);

@@ -140,6 +140,27 @@ void placeFittings(Placing& p) {
     }
 }
 
+// The hole for the strands of a tie's wire, glued shut round them. Gives the metal's share that is
+// in the open for all that.
+double placeTieLeg(Placing& p, const CutTool& hole, double metal_m3) {
+    constexpr double kGlue_kg_m3 = 1150.0;
+    const size_t piece = p.pieceOf(hole.mouth_m.x());
+    const CutVolume cut = measureCut(p.body.curves, hole, p.tools());
+    p.hollow(hole);
+    p.cut(piece, cut.removed_m3, cut.centroid_m);
+    p.fill(hole, kGlue_kg_m3, p.items.size());
+    MassItem& glue = p.item(PartKind::Filler, Origin::Computed, BuildStage::Fitted, piece,
+                            "glue of the tie wire", "/tie/leg");
+    glue.mass_kg = kGlue_kg_m3 * cut.removed_m3;
+    glue.centre_m = cut.centroid_m;
+    Embedded solid;
+    solid.kind = Embedded::Kind::TieHole;
+    solid.tool = hole;
+    p.embed(solid).name = "tie wire";
+    const Eigen::Vector3d bottom = hole.mouth_m + hole.depth_m * hole.inward;
+    return p.letIn(bottom - p.design.tie.leg_m * hole.inward, bottom, metal_m3);
+}
+
 void placeLip(Placing& p) {
     const Lip& lip = p.design.lip;
     if (!lip.present) {
@@ -164,10 +185,20 @@ void placeLip(Placing& p) {
         MassItem& tie = p.item(PartKind::Fitting, Origin::Computed, BuildStage::Fitted, p.lipPiece,
                                "tie wire", "/tie/wire");
         tie.mass_kg = wire.mass_kg;
-        tie.displaced_m3 = wire.volume_m3;
+        tie.displaced_m3 = wire.volume_m3 - wire.legs_m3;
         tie.centre_m = wire.centre_m;
         tie.netDoubt_kg = kWireSpread * wire.mass_kg * kHalfWidthToStandard;
-        p.displace(p.lipPiece, tie.centre_m, tie.displaced_m3);
+        if (const auto hole = tieLegHole(p.design, p.body.curves)) {
+            tie.displaced_m3 += placeTieLeg(p, *hole, wire.legs_m3);
+        } else {
+            tie.displaced_m3 = wire.volume_m3;
+        }
+        if (wire.legs_m3 > 0) {
+            const double half = 0.5 * (lip.thickness_m + p.design.tie.wire_m);
+            const Eigen::Vector3d legs = lipPlace(lip, -0.5 * p.design.tie.leg_m, -half);
+            tie.centre_m += wire.legs_m3 / wire.volume_m3 * (legs - tie.centre_m);
+        }
+        p.displace(p.lipPiece, wire.centre_m, tie.displaced_m3);
     }
     p.displace(p.lipPiece, lipPlace(lip, p.design.tie.upLip_m), -drilled);
     p.lipPlate = lipMesh(lip);
