@@ -5,6 +5,7 @@
 #include <QListWidget>
 #include <QProcess>
 #include <QSpinBox>
+#include <QStandardPaths>
 #include <QTableWidget>
 #include <QTimer>
 #include <fstream>
@@ -396,6 +397,46 @@ TEST_CASE("a depth comes out of a logger's file, and how it floats out of a phot
     CHECK(*notes[notes.size() - 2].low < 0);
     CHECK(notes.back().kind == NoteKind::Showing);
     CHECK(*notes.back().low == Approx(0.006).margin(0.001));
+}
+
+TEST_CASE(
+    "a copy changed in another window is seen, what was typed stands, a bait put in twice is one") {
+    LogOpened o;
+    LogBook other(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
+                  "/water-log.sqlite");
+    // The other window is first with the bait, and knows its family better.
+    LogBait bait;
+    bait.bait = o.design().name;
+    bait.family = "a family of its own";
+    for (const LogBait& own : std::vector<LogBait>(o.log().baits)) {
+        REQUIRE_FALSE(o.window.bench().log.remove<LogBait>(own.id));
+    }
+    REQUIRE_FALSE(other.put(bait));
+    o.tab("logTabs", "Copies");
+    o.press("copyAdd");
+    REQUIRE(o.log().baits.size() == 1);
+    CHECK(o.log().baits[0].family == "a family of its own");
+    CHECK(readDesign(o.log().baits[0].design).value().name == o.design().name);
+    REQUIRE(o.log().copies.size() == 1);
+
+    const auto changeThere = [&](const char* where) {
+        REQUIRE(QTest::qWaitFor([&] { return other.log().copies == o.log().copies; }, 20000));
+        LogCopy copy = other.log().copies.at(0);
+        copy.where = where;
+        REQUIRE_FALSE(other.put(copy));
+        REQUIRE(QTest::qWaitFor([&] { return o.log().copies.at(0).where == where; }, 20000));
+    };
+    auto* line = o.window.findChild<QLineEdit*>("copyWhere");
+    changeThere("to a cousin");
+    CHECK(line->text() == "to a cousin");
+    CHECK_FALSE(o.text("copyFault").contains("another window"));
+    o.put("copyWhere", "in the blue box");
+    changeThere("to an uncle");
+    CHECK(line->text() == "in the blue box");
+    CHECK(o.text("copyFault").contains("another window"));
+    o.press("copyKeep");
+    CHECK(o.log().copies[0].where == "in the blue box");
+    CHECK(o.window.findChild<QLabel*>("copyFault")->isHidden());
 }
 
 TEST_CASE("copies have a number, what deviates, where they are, and are held against each other") {

@@ -146,6 +146,8 @@ class CopiesTab : public QWidget {
         tellDifferences();
         if (was == 0 || at == numbers_.end()) {
             show();
+        } else if (const LogCopy* now = chosen(); now != nullptr && !keeping_) {
+            form_->follow(*now);
         }
         form_->setVisible(chosen() != nullptr);
         remove_->setEnabled(chosen() != nullptr);
@@ -317,8 +319,16 @@ class CopiesTab : public QWidget {
     void keep() {
         if (const LogCopy* there = chosen()) {
             LogCopy c = *there;
-            if (form_->read(c)) {
-                form_->tell(bench_.log.put(c));
+            if (!form_->read(c)) {
+                return;
+            }
+            keeping_ = true;
+            const auto error = bench_.log.put(c);
+            keeping_ = false;
+            if (error) {
+                form_->tell(error);
+            } else {
+                form_->showCopy(c);
             }
         }
     }
@@ -374,7 +384,7 @@ class CopiesTab : public QWidget {
 
     Workbench& bench_;
     std::vector<std::int64_t> numbers_;
-    bool filling_ = false, sortDown_ = false;
+    bool filling_ = false, keeping_ = false, sortDown_ = false;
     int sortBy_ = 0;
     QLineEdit* cards_ = nullptr;
     PlainTable* table_;

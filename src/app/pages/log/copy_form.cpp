@@ -64,6 +64,7 @@ CopyForm::CopyForm(Workbench& bench)
 }
 
 void CopyForm::showCopy(const LogCopy& c) {
+    shown_ = c;
     fault_->hide();
     made_->setText(QString::fromStdString(c.made));
     mass_->set(c.mass_kg);
@@ -78,6 +79,31 @@ void CopyForm::showCopy(const LogCopy& c) {
     where_->setText(QString::fromStdString(c.where));
     photo_->setText(QString::fromStdString(c.photo));
     showPicture();
+}
+
+bool CopyForm::isTouched() const {
+    const auto typed = [](const QLineEdit* line, const std::string& was) {
+        return line->text() != QString::fromStdString(was);
+    };
+    return mass_->isTouched() || showing_->isTouched() || nose_->isTouched() ||
+           sink_->isTouched() || typed(made_, shown_.made) || typed(deviates_, shown_.deviates) ||
+           typed(finish_, shown_.finish) || typed(hooks_, shown_.hooks) ||
+           typed(where_, shown_.where) || typed(photo_, shown_.photo) ||
+           place_->currentIndex() != int(shown_.place);
+}
+
+void CopyForm::follow(const LogCopy& now) {
+    if (now == shown_) {
+        return;
+    }
+    if (!isTouched()) {
+        showCopy(now);
+        return;
+    }
+    fault_->setText(QStringLiteral("▲ ") +
+                    tr("This copy was changed in another window meanwhile. Keep puts what stands "
+                       "here in its place."));
+    fault_->show();
 }
 
 bool CopyForm::read(LogCopy& c) {

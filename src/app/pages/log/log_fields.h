@@ -51,6 +51,8 @@ class OpenAmount : public QWidget {
     }
     QLineEdit* line() { return line_; }
     QString label() const { return line_->accessibleName(); }
+    /// Whether something else stands there than what was set.
+    bool isTouched() const { return line_->text() != shown_; }
     /// As it stands, with its unit; empty when nothing does.
     QString typed() const {
         const QString text = line_->text().trimmed();

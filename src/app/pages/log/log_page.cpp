@@ -59,7 +59,10 @@ class LogPage : public SheetTabs {
 
 }  // namespace
 
-std::optional<Error> keepBait(Workbench& bench) {
+namespace {
+
+// The design as it is now, under what the log has of the bait.
+std::optional<Error> putBait(Workbench& bench) {
     LogBait bait;
     if (const LogBait* there = bench.log.log().bait(bench.design().name)) {
         bait = *there;
@@ -78,15 +81,15 @@ std::optional<Error> keepBait(Workbench& bench) {
     if (const LogBait* there = bench.log.log().bait(bait.bait); there && *there == bait) {
         return std::nullopt;
     }
-    const auto error = bench.log.put(bait);
-    if (!error || error->code != "log.there_already") {
-        return error;
-    }
-    // Another window was first: its record is brought up to date.
-    if (const LogBait* there = bench.log.log().bait(bait.bait)) {
-        bait.id = there->id;
-    }
     return bench.log.put(bait);
+}
+
+}  // namespace
+
+std::optional<Error> keepBait(Workbench& bench) {
+    const auto error = putBait(bench);
+    // Another window was first: its record, read by now, is brought up to date.
+    return error && error->code == "log.there_already" ? putBait(bench) : error;
 }
 
 QWidget* makeWaterLogPage(Workbench& bench) {
