@@ -45,6 +45,7 @@ SqlOutcome Store::open(const QString& path, bool readOnly) {
     QSqlDatabase db = QSqlDatabase::contains(connection_)
                           ? QSqlDatabase::database(connection_, false)
                           : QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), connection_);
+    kept_.reset();
     db.close();
     db.setDatabaseName(path);
     db.setConnectOptions(QStringLiteral("QSQLITE_BUSY_TIMEOUT=0%1")
@@ -53,6 +54,7 @@ SqlOutcome Store::open(const QString& path, bool readOnly) {
 }
 
 void Store::close() {
+    kept_.reset();
     if (QSqlDatabase::contains(connection_)) {
         QSqlDatabase::database(connection_, false).close();
     }
@@ -78,7 +80,25 @@ SqlOutcome Store::ask(const QString& statement, const QVariantList& values,
 }
 
 SqlOutcome Store::run(const QString& statement, const QVariantList& values) {
-    return ask(statement, values, [](const QSqlQuery&) {});
+    if (values.isEmpty()) {
+        return ask(statement, values, [](const QSqlQuery&) {});
+    }
+    if (!kept_ || keptAs_ != statement) {
+        kept_ = std::make_unique<QSqlQuery>(QSqlDatabase::database(connection_, false));
+        keptAs_ = statement;
+        kept_->setForwardOnly(true);
+        if (!kept_->prepare(statement)) {
+            const SqlFault fault = faultOf(kept_->lastError());
+            kept_.reset();
+            return fault;
+        }
+    }
+    for (qsizetype i = 0; i < values.size(); ++i) {
+        kept_->bindValue(int(i), values[i]);
+    }
+    const SqlOutcome fault = kept_->exec() ? SqlOutcome() : faultOf(kept_->lastError());
+    kept_->finish();  // holds nothing while it is kept
+    return fault;
 }
 
 SqlOutcome Store::check() {

@@ -6,6 +6,7 @@
 #include <QStringList>
 #include <QVariant>
 #include <functional>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -73,6 +74,10 @@ class Store {
 
   private:
     QString connection_;
+    /// Prepared last, and done with: of thousands of records written one after the other most of
+    /// the time went into preparing the same words again.
+    std::unique_ptr<QSqlQuery> kept_;
+    QString keptAs_;
 };
 
 }  // namespace wl

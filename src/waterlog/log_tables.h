@@ -109,7 +109,7 @@ void takeValue(T& record, const LogField<T>& field, const QVariant& value) {
         [&](const auto& member) {
             using M = std::decay_t<decltype(member)>;
             if constexpr (std::is_same_v<M, typename LogField<T>::Choice>) {
-                const std::string name = value.toString().toStdString();
+                const std::string name = value.toByteArray().toStdString();
                 const auto* end = member.names + member.count;
                 const auto* at = std::find(member.names, end, std::string_view(name));
                 if (at != end) {
@@ -128,7 +128,7 @@ void takeValue(T& record, const LogField<T>& field, const QVariant& value) {
             } else if constexpr (std::is_same_v<M, std::int64_t T::*>) {
                 record.*member = value.toLongLong();
             } else {
-                record.*member = value.toString().toStdString();
+                record.*member = value.toByteArray().toStdString();
             }
         },
         field.member);
@@ -182,11 +182,20 @@ SqlOutcome readTable(Store& store, std::vector<T>& records) {
     if (auto fault = store.columns(QLatin1String(Table<T>::name), there)) {
         return fault;
     }
+    // Words as the bytes they are kept as: turned into Qt's and back they took a fifth of the time.
+    bool bytes = false;
+    if (auto fault = store.ask(QStringLiteral("PRAGMA encoding"), {}, [&bytes](const QSqlQuery& q) {
+            bytes = q.value(0).toString() == QLatin1String("UTF-8");
+        })) {
+        return fault;
+    }
     QStringList columns;
     for (const LogField<T>& field : logFields<T>()) {
         const QString column = columnOf(field);
-        columns << (there.contains(column.mid(1, column.size() - 2)) ? column
-                                                                     : QStringLiteral("NULL"));
+        const bool words = bytes && typeOf(field) == QLatin1String("TEXT");
+        columns << (!there.contains(column.mid(1, column.size() - 2)) ? QStringLiteral("NULL")
+                    : words ? QStringLiteral("CAST(%1 AS BLOB)").arg(column)
+                            : column);
     }
     records.clear();
     return store.ask(QStringLiteral("SELECT %1 FROM %2 ORDER BY id")
@@ -206,19 +215,22 @@ SqlOutcome readTable(Store& store, std::vector<T>& records) {
 // By its number: another record of the same bait and copy is never replaced, but a fault (19).
 template <class T>
 SqlOutcome writeRecord(Store& store, const T& record) {
-    QStringList columns, marks, sets;
+    static const QString statement = [] {
+        QStringList columns, marks, sets;
+        for (const LogField<T>& field : logFields<T>()) {
+            columns << columnOf(field);
+            marks << QStringLiteral("?");
+            sets << QStringLiteral("%1 = excluded.%1").arg(columnOf(field));
+        }
+        return QStringLiteral("INSERT INTO %1 (%2) VALUES (%3) ON CONFLICT(id) DO UPDATE SET %4")
+            .arg(QLatin1String(Table<T>::name), columns.join(QStringLiteral(", ")),
+                 marks.join(QStringLiteral(", ")), sets.join(QStringLiteral(", ")));
+    }();
     QVariantList values;
     for (const LogField<T>& field : logFields<T>()) {
-        columns << columnOf(field);
-        marks << QStringLiteral("?");
-        sets << QStringLiteral("%1 = excluded.%1").arg(columnOf(field));
         values << valueOf(record, field);
     }
-    return store.run(
-        QStringLiteral("INSERT INTO %1 (%2) VALUES (%3) ON CONFLICT(id) DO UPDATE SET %4")
-            .arg(QLatin1String(Table<T>::name), columns.join(QStringLiteral(", ")),
-                 marks.join(QStringLiteral(", ")), sets.join(QStringLiteral(", "))),
-        values);
+    return store.run(statement, values);
 }
 
 template <class T>
