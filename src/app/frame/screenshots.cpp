@@ -8,6 +8,7 @@
 #include <QFile>
 #include <QKeyEvent>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
@@ -29,6 +30,7 @@
 #include "app/kit/sheet_tabs.h"
 #include "app/kit/theme.h"
 #include "app/views/played_view.h"
+#include "files/design_file.h"
 
 namespace wl {
 namespace {
@@ -115,6 +117,24 @@ void logSome(MainWindow& window) {
 
 }  // namespace
 
+namespace {
+
+// A shorter sister of the demo bait with a steeper lip, of which the log knows no more than its
+// design.
+void logSister(MainWindow& window) {
+    Design sister = window.bench().design();
+    sister.name = "Alder Pool diver, steep lip";
+    sister.lip.angle_rad = 50 * kDegree;
+    sister.lip.length_m = 0.018;
+    LogBait bait;
+    bait.bait = sister.name;
+    bait.family = Learner::of(window.bench()).family();
+    bait.design = writeDesign(sister);
+    (void)window.bench().log.put(bait);
+}
+
+}  // namespace
+
 bool takeScreenshots(const QString& folder) {
     QStandardPaths::setTestModeEnabled(true);
     QFile::remove(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
@@ -152,7 +172,8 @@ bool takeScreenshots(const QString& folder) {
             QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
         }
     };
-    // The window over four sheets of the log.
+    // The window over three more sheets of the log, and once more with another bait held against
+    // it.
     window.rail().choose(Step::WaterLog);
     logSome(window);
     window.findChild<QPushButton*>(QStringLiteral("note_depth"))->click();
@@ -178,7 +199,18 @@ bool takeScreenshots(const QString& folder) {
         settle(window);
         sheets << window.sheet()->grab();
     }
-    QPixmap both(whole.width(), whole.height() + sheets[0].height() + 12);
+    logSister(window);
+    showTab("logTabs", 4);
+    if (auto* others = window.findChild<QListWidget*>(QStringLiteral("compareList"));
+        others != nullptr && others->count() > 0) {
+        others->item(others->count() - 1)->setCheckState(Qt::Checked);
+    }
+    waitFor("compareTab");
+    settle(window);
+    const QPixmap held = window.grab();
+    window.bench().setDashed({});
+    const int second = whole.height() + sheets[0].height() + 24;
+    QPixmap both(whole.width(), second + held.height());
     both.fill(inks().ground);
     QPainter paint(&both);
     paint.drawPixmap(0, 0, whole);
@@ -186,6 +218,7 @@ bool takeScreenshots(const QString& folder) {
         paint.drawPixmap(i * (whole.width() - sheets[i].width()) / 2, whole.height() + 12,
                          sheets[i]);
     }
+    paint.drawPixmap(0, second, held);
     paint.end();
     done = both.save(QDir(folder).filePath(QStringLiteral("water-log.png"))) && done;
     showTab("logTabs", 0);
