@@ -69,7 +69,7 @@ struct HoleWords {
         }
         const double angle = upright ? std::atan2(h.inward.x(), std::abs(h.inward.z()))
                                      : std::atan2(h.inward.z(), std::abs(h.inward.x()));
-        const QString size = s.q(Quantity::Angle, std::abs(angle));
+        QString size = s.q(Quantity::Angle, std::abs(angle));
         if (size == s.q(Quantity::Angle, 0.0)) {
             return size;
         }

@@ -140,6 +140,8 @@ constexpr SentenceRow kRows[] = {
     Row{"tie.holes_near_edge", WL_TR("Only %1 of lip is left beside a hole for the tie: the sheet "
                                      "may crack there. Leave %2 or more.")},
     Row{"tie.wire_too_thick", WL_TR("A wire of %1 does not go through a hole of %2.")},
+    Row{"tie.leg_outside", WL_TR("The tie's wire, %1 past the skin line, does not end inside the "
+                                 "body: there is nothing to glue it into.")},
     Row{"run.lip_gives",
         WL_TR("At %3 the water bends this lip back by %1 on average, its tip by %2: it works as a "
               "steeper lip, more so the faster it is pulled. Thicker or stiffer sheet holds its "

@@ -340,6 +340,12 @@ TEST_CASE("a tie's wire goes on into the body by a hole of its own beside the li
                              [](const Primitive& p) { return p.layer == DrawnLayer::Tie; });
     };
     CHECK(ofTie(d, *goes) > ofTie(d, *ends));
+    CHECK_FALSE(findingOf(*goes, "tie.leg_outside"));
+    for (const double ends_m : {0.0005, 0.1}) {  // before the skin, and through it
+        Design off = d;
+        off.tie.leg_m = ends_m;
+        CHECK(findingOf(evaluated(off), "tie.leg_outside"));
+    }
     Design across = d;
     Bore bore = d.bores.front();
     bore.name = "in its way";

@@ -154,7 +154,7 @@ void checkFittings(const Design& design, const Derived& d, std::vector<Finding>&
 }
 
 // Holes of the tie against the sheet's edges and each other.
-void checkTieHoles(const Design& design, std::vector<Finding>& out) {
+void checkTieHoles(const Design& design, const Derived& d, std::vector<Finding>& out) {
     const std::vector<Eigen::Vector2d> outline = lipOutline(design.lip);
     const std::vector<Eigen::Vector2d> holes = measureTieWire(design).holes;
     const double radius = 0.5 * design.tie.holeDiameter_m;
@@ -181,6 +181,10 @@ void checkTieHoles(const Design& design, std::vector<Finding>& out) {
                        "/tie/wire",
                        {{Quantity::Thickness, design.tie.wire_m},
                         {Quantity::Thickness, design.tie.holeDiameter_m}}});
+    }
+    if (design.tie.goesOn() && !tieLegHole(design, d.shape->curves)) {
+        out.push_back(
+            {"tie.leg_outside", Severity::Error, "/tie/leg", {lengthAmount(design.tie.leg_m)}});
     }
 }
 
@@ -252,7 +256,7 @@ void checkLip(const Design& design, const Derived& d, std::vector<Finding>& out)
                        : lip.turn_rad != 0 ? "/lip/turn"
                                            : "/lip/slot_y"});
     }
-    checkTieHoles(design, out);
+    checkTieHoles(design, d, out);
     const Section at = d.shape->curves.atX(lip.slotX_m);
     const double below = at.belly_m - lip.slotZ_m;
     const bool ahead = lip.slotX_m < 0;
