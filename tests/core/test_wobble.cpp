@@ -345,7 +345,58 @@ TEST_CASE("wobble: what is not true makes it run off, and a bend of the tie take
     }
 }
 
-TEST_CASE("wobble: mirrored starts, size and speed, roll at rest, energy") {
+TEST_CASE("wobble: with all that drains taken away, what the tow puts in is what is gained") {
+    WobbleBody b = SwimCase{}.body();
+    b.plate.reset();
+    b.drags.clear();
+    b.lineMass_kg_m = 0;
+    Model model;
+    model.swimDamping = model.swimAxial = 0;
+    WobbleHull hull = measureHull(b, model);
+    hull.sectionCouple = 1;
+    hull.leftSway_kg_m = hull.leftHeave_kg_m = hull.leftRoll_kg_m = 0;
+    hull.aftSway_kg = hull.aftSwayX_kg_m = hull.aftHeave_kg = hull.aftHeaveX_kg_m = 0;
+    const WobbleTow tow{0.8, -0.2, 0.2, 0.3};
+    const WobbleMotion m(b, hull, tow, model, {}, false);
+    // Of motion, of weight and lift, of the line's pull; and the momentum along the tow.
+    const auto energyAndMomentum = [&](const WobbleState& s) {
+        const Eigen::Matrix3d turned = (Eigen::AngleAxisd(s[2], Eigen::Vector3d::UnitZ()) *
+                                        Eigen::AngleAxisd(tow.pitch_rad, Eigen::Vector3d::UnitY()) *
+                                        Eigen::AngleAxisd(s[1], Eigen::Vector3d::UnitX()))
+                                           .toRotationMatrix();
+        Eigen::Matrix<double, 6, 1> moving;
+        moving << turned.transpose() * Eigen::Vector3d(tow.speed_m_s, s[3], 0),
+            s[4] * Eigen::Vector3d::UnitX() + s[5] * turned.transpose() * Eigen::Vector3d::UnitZ();
+        const Eigen::Matrix<double, 6, 1> momentum = hull.carried * moving;
+        const Eigen::Vector3d tie = turned * b.tie_m;
+        const double across = s[0] + tie.y(), pull = tow.tension_N * std::cos(tow.lineAngle_rad);
+        const double weight = b.mass_kg * b.gravity_m_s2,
+                     lift = b.waterDensity_kg_m3 * b.gravity_m_s2 * b.volume_m3;
+        const double energy = 0.5 * moving.dot(momentum) -
+                              weight * (turned * b.centreOfGravity_m).z() +
+                              lift * (turned * b.centreOfBuoyancy_m).z() - pull * tie.x() +
+                              pull * across * across / (2 * b.lineLength_m) +
+                              tow.tension_N * std::sin(tow.lineAngle_rad) * tie.z();
+        return std::pair(energy, (turned * momentum.head<3>()).x());
+    };
+    WobbleState s = WobbleState::Zero();
+    s.head<6>() << 0, 0.3, 0.2, 0.05, 2, -1;
+    const auto before = energyAndMomentum(s);
+    for (int i = 0; i < 5000; ++i) {
+        s = stepWobble(m, s, 2e-4);
+    }
+    const auto after = energyAndMomentum(s);
+    const double gained = after.first - before.first;
+    const double towed = tow.speed_m_s * (after.second - before.second);
+    CHECK(gained == Approx(2.8569e-5).margin(1e-9));
+    CHECK(std::abs(gained - towed) < 2e-9);
+    // The line is carried along too: what it puts in so the tow takes out.
+    const double carried = tow.tension_N * std::cos(tow.lineAngle_rad) * tow.speed_m_s;
+    CHECK(carried == Approx(0.152853838).epsilon(1e-8));
+    CHECK(towed - carried == Approx(-0.152825268).epsilon(1e-8));
+}
+
+TEST_CASE("wobble: mirrored starts, size and speed, roll at rest") {
     const WobbleMotion m(SwimCase{}.body(), levelTow(), Model{});
     WobbleState left = smallStart(), right = -smallStart();
     for (int i = 0; i < 400; ++i) {

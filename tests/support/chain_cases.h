@@ -2,6 +2,7 @@
 // chains of one profile cut at given places.
 #pragma once
 
+#include <algorithm>
 #include <cmath>
 #include <vector>
 
@@ -66,9 +67,12 @@ inline PlanarBait glider(double opening_rad = 30 * kDegree, double fin_m = 0.06)
     return bait;
 }
 
+/// Where the chains of three and four pieces are cut: not in the record's words, found from its
+/// digits (one state of a run fits at these alone, to nine).
+inline const std::vector<double> kThreePieces{0.45, 0.72}, kFourPieces{0.36, 0.57, 0.77};
+
 /// A chain a metre long in water of a kilogram: numbers without a dimension.
-inline PlanarBait chainOf(std::vector<double> joints, double opening_rad) {
-    constexpr int kStrips = 60;
+inline PlanarBait chainOf(std::vector<double> joints, double opening_rad, int strips = 60) {
     PlanarBait bait;
     bait.length_m = 1;
     bait.waterDensity_kg_m3 = 1;
@@ -79,17 +83,37 @@ inline PlanarBait chainOf(std::vector<double> joints, double opening_rad) {
         PlanarPiece p;
         p.pin_m = joints[i];
         p.length_m = joints[i + 1] - joints[i];
-        for (int k = 0; k < kStrips; ++k) {
+        for (int k = 0; k < strips; ++k) {
             PlanarStrip s;
-            s.dx_m = p.length_m / kStrips;
+            s.dx_m = p.length_m / strips;
             s.at_m = p.pin_m + (k + 0.5) * s.dx_m;
             s.depth_m = profile(s.at_m, 0.24, 0.35, 0.3, 0.3);
-            s.width_m = profile(s.at_m, 0.147, 0.35, 0.3, 0.3);
+            s.width_m = profile(s.at_m, 0.147, 0.3, 0.2, 0.3);
             s.area_m2 = kPi / 4 * s.depth_m * s.width_m;
             p.strips.push_back(s);
         }
         weighPiece(p, 1.03);
         bait.pieces.push_back(p);
+    }
+    return bait;
+}
+
+/// The same weighed as `panels` slices of it would: what a run of so many panels is made of.
+inline PlanarBait chainByPanels(const std::vector<double>& joints, double opening_rad, int panels) {
+    PlanarBait bait = chainOf(joints, opening_rad, 4000);
+    for (PlanarPiece& p : bait.pieces) {
+        const int n = std::max(5, int(std::lround(panels * p.length_m)));
+        const double dx = p.length_m / n;
+        double moment = 0;
+        p.mass_kg = 0;
+        for (int k = 0; k < n; ++k) {
+            const double aft = (k + 0.5) * dx, at = p.pin_m + aft;
+            const double m = 1.03 * kPi / 4 * dx * profile(at, 0.24, 0.35, 0.3, 0.3) *
+                             profile(at, 0.147, 0.3, 0.2, 0.3);
+            p.mass_kg += m;
+            moment -= m * aft;
+        }
+        p.gravityAt_m = moment / p.mass_kg;
     }
     return bait;
 }

@@ -27,11 +27,6 @@ std::vector<double> startShape(size_t which, const PlanarBait& bait) {
         }
         headings[i] = which == 0 ? (i % 2 == 0 ? kBent_rad : -kBent_rad) : which == 1 ? c : s;
     }
-    if (which == 1) {
-        for (double& h : headings) {
-            h -= 0.5 * c;
-        }
-    }
     return headings;
 }
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include <Eigen/Dense>
 
@@ -218,6 +219,20 @@ VectorXd withoutDrift(const std::vector<double>& track) {
     return y - a * leastSquares(a, y);
 }
 
+// From side to side without the fiftieth farthest out on each: one stroke wider than the rest is
+// not its swing.
+double swingWithin(std::vector<double> track) {
+    constexpr double kOut = 0.02;
+    std::sort(track.begin(), track.end());
+    const auto at = [&track](double share) {
+        const double place = share * double(track.size() - 1);
+        const auto i = size_t(place);
+        const size_t next = std::min(i + 1, track.size() - 1);
+        return track[i] + (place - double(i)) * (track[next] - track[i]);
+    };
+    return at(1 - kOut) - at(kOut);
+}
+
 double beatOf(const VectorXd& track, double step) {
     constexpr int kLeast = 3;
     int crossings = 0;
@@ -237,12 +252,11 @@ void sumUp(const PlanarBait& bait, const std::vector<double>& tails, SnakeRun& r
     constexpr double kSlowest = 0.12, kWidest_rad = 60 * kDegree, kStraight_rad = 20 * kDegree,
                      kMoves_rad = 3 * kDegree, kAtStop_rad = 0.5 * kDegree;
     const auto pieces = Index(bait.pieces.size());
-    std::vector<double> noses;
-    double low = 1e9, high = -1e9, mean = 0;
+    std::vector<double> noses, heads;
+    double mean = 0;
     for (const VectorXd& q : run.shapes) {
         noses.push_back(q[0]);
-        low = std::min(low, q[1]);
-        high = std::max(high, q[1]);
+        heads.push_back(q[1]);
         for (Index i = 0; i < pieces; ++i) {
             mean += q[1 + i] * bait.pieces[size_t(i)].length_m / bait.length_m;
         }
@@ -250,7 +264,7 @@ void sumUp(const PlanarBait& bait, const std::vector<double>& tails, SnakeRun& r
     run.beat = beatOf(withoutDrift(tails), run.step);
     run.tailPath = swingOf(tails);
     run.nosePath = swingOf(noses);
-    run.headYaw_rad = 0.5 * (high - low);
+    run.headYaw_rad = 0.5 * swingWithin(std::move(heads));
     run.meanHeading_rad = mean / double(run.shapes.size());
     bool allMove = true;
     for (Index j = 0; j + 1 < pieces; ++j) {
@@ -273,7 +287,7 @@ void sumUp(const PlanarBait& bait, const std::vector<double>& tails, SnakeRun& r
 
 double swingOf(const std::vector<double>& track) {
     const VectorXd left = withoutDrift(track);
-    return left.maxCoeff() - left.minCoeff();
+    return swingWithin({left.data(), left.data() + left.size()});
 }
 
 SnakeRun runSnake(const PlanarBait& bait, const SnakeCase& how, double speed_m_s,

@@ -29,7 +29,7 @@ struct SnakeRun {
     bool spins = false;        ///< turned past half a circle, or could not be followed
     bool done = false;         ///< false: stopped from outside
     double beat = 0.0;         ///< full beats by the time a length takes, 0: none
-    double headYaw_rad = 0.0;  ///< half-swing
+    double headYaw_rad = 0.0;  ///< half-swing, as swingOf counts it
     double meanHeading_rad = 0.0;
     double tailPath = 0.0;  ///< from side to side, by length
     double nosePath = 0.0;
@@ -50,7 +50,8 @@ struct SnakeGrid {
 SnakeRun runSnake(const PlanarBait& bait, const SnakeCase& run, double speed_m_s = 1.0,
                   const SnakeGrid& grid = {}, std::stop_token stop = {});
 
-/// From side to side of a track, its slow drift (a parabola) taken off.
+/// From side to side of a track, its slow drift (a parabola) taken off, without the fiftieth
+/// farthest out on each side. At least one place.
 double swingOf(const std::vector<double>& track);
 
 /// Influence of a lump of circulation on the cross flow a distance behind it, on a body as deep as

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include <Eigen/Dense>
 
@@ -20,17 +21,19 @@ struct WaterStrip {
     size_t piece;
 };
 
-double depthAt(const PlanarPiece& piece, double at) {
-    const auto next = std::find_if(piece.strips.begin(), piece.strips.end(),
-                                   [at](const PlanarStrip& s) { return s.at_m >= at; });
-    if (next == piece.strips.begin()) {
-        return next->depth_m;
+// Side area of a piece between two places aft of its pin, and its moment about the pin.
+std::pair<double, double> sideArea(const PlanarPiece& piece, double from, double to) {
+    double area = 0, moment = 0;
+    for (const PlanarStrip& s : piece.strips) {
+        const double middle = s.at_m - piece.pin_m;
+        const double a = std::max(from, middle - 0.5 * s.dx_m);
+        const double b = std::min(to, middle + 0.5 * s.dx_m);
+        if (b > a) {
+            area += s.depth_m * (b - a);
+            moment += s.depth_m * (b - a) * 0.5 * (a + b);
+        }
     }
-    if (next == piece.strips.end()) {
-        return piece.strips.back().depth_m;
-    }
-    const PlanarStrip &a = *(next - 1), &b = *next;
-    return a.depth_m + (at - a.at_m) / (b.at_m - a.at_m) * (b.depth_m - a.depth_m);
+    return {area, moment};
 }
 
 std::vector<WaterStrip> waterStrips(const PlanarBait& bait, double share) {
@@ -69,22 +72,46 @@ double crossFlowDrag(const PlanarBait& bait, const Model& model) {
     return model.chainCross * ends * plane;
 }
 
+// Edges of a piece in no more than kEdges lumps, aftmost first: what they shed and where it pulls
+// stay, and a step costs a third of what edges slice by slice would.
+void lumpEdges(const std::vector<ChainPiece::Lump>& edges, std::vector<ChainPiece::Lump>& lumps) {
+    constexpr size_t kEdges = 6;
+    const size_t count = std::min(kEdges, edges.size());
+    size_t next = 0;
+    for (size_t i = 0; i < count; ++i) {
+        const size_t end = next + edges.size() / count + (i < edges.size() % count ? 1 : 0);
+        double sum = 0, moment = 0;
+        for (; next < end; ++next) {
+            sum += edges[next].factor;
+            moment += edges[next].factor * edges[next].at_m;
+        }
+        lumps.push_back({moment / sum, sum});
+    }
+}
+
 void addEdges(const PlanarBait& bait, const std::vector<WaterStrip>& strips, double gapLoss,
               PlanarChain& chain) {
     const double from = 0.378 * bait.length_m + 0.527 * steepestFall(strips);
+    std::vector<std::vector<ChainPiece::Lump>> edges(bait.pieces.size());
     const auto put = [&](size_t piece, double at, double kg_m) {
-        chain.pieces[piece].edges.push_back({bait.pieces[piece].pin_m - at, kg_m});
+        if (kg_m > 0) {
+            edges[piece].insert(edges[piece].begin(), {bait.pieces[piece].pin_m - at, kg_m});
+        }
     };
     for (size_t i = 0; i + 1 < strips.size(); ++i) {
         const WaterStrip &a = strips[i], &b = strips[i + 1];
         const double at = 0.5 * (a.at_m + b.at_m);
         if (a.piece != b.piece) {
-            put(a.piece, bait.pieces[b.piece].pin_m, gapLoss * 0.5 * (a.kg_m + b.kg_m));
+            // What the piece ahead carried, less the share of its own the next is handed.
+            put(a.piece, bait.pieces[b.piece].pin_m, a.kg_m - (1 - gapLoss) * b.kg_m);
         } else if (at > from && b.kg_m < a.kg_m) {
             put(b.piece, at, a.kg_m - b.kg_m);
         }
     }
     put(strips.back().piece, bait.length_m, strips.back().kg_m);
+    for (size_t i = 0; i < edges.size(); ++i) {
+        lumpEdges(edges[i], chain.pieces[i].edges);
+    }
 }
 
 // Stiffness of each stop: that of a spring on which the straight chain swings at kStop_rad_s.
@@ -173,9 +200,11 @@ PlanarChain layOutChain(const PlanarBait& bait, const Model& model, double gapLo
         piece.axial_kg_m = 0.5 * rho * p.dragArea_m2;
         alongWater += along * rho * volume;
         for (int k = 0; k < kLumps; ++k) {
-            const double at = (k + 0.5) / kLumps * p.length_m;
-            piece.crossFlow.push_back(
-                {-at, cross * depthAt(p, p.pin_m + at) * p.length_m / kLumps});
+            const auto [side, moment] =
+                sideArea(p, k * p.length_m / kLumps, (k + 1) * p.length_m / kLumps);
+            if (side > 0) {
+                piece.crossFlow.push_back({-moment / side, cross * side});
+            }
         }
         for (const PlanarDrag& d : p.drags) {
             piece.drags.push_back({d.at_m, 0.5 * rho * d.area_m2});

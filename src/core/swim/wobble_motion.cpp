@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <utility>
 
 #include <Eigen/Geometry>
 #include <Eigen/LU>
@@ -40,7 +41,11 @@ struct WobbleMotion::Kinematics {
 
 WobbleMotion::WobbleMotion(const WobbleBody& body, const WobbleTow& tow, const Model& model,
                            WobbleTuning tuning, bool balance)
-    : body_(body), hull_(measureHull(body, model)), tow_(tow), model_(model), tuning_(tuning) {
+    : WobbleMotion(body, measureHull(body, model), tow, model, tuning, balance) {}
+
+WobbleMotion::WobbleMotion(const WobbleBody& body, WobbleHull hull, const WobbleTow& tow,
+                           const Model& model, WobbleTuning tuning, bool balance)
+    : body_(body), hull_(std::move(hull)), tow_(tow), model_(model), tuning_(tuning) {
     strips_.resize((body_.strips.size() + 1) / 2);
     const double push = -0.5 * body_.waterDensity_kg_m3 * model_.swimDamping;
     for (size_t i = 0; i < body_.strips.size(); ++i) {

@@ -45,6 +45,9 @@ class WobbleMotion {
     /// spring).
     WobbleMotion(const WobbleBody& body, const WobbleTow& tow, const Model& model,
                  WobbleTuning tuning = {}, bool balance = true);
+    /// The same with the hull as it is given: what a hull leaves behind may be taken from it.
+    WobbleMotion(const WobbleBody& body, WobbleHull hull, const WobbleTow& tow, const Model& model,
+                 WobbleTuning tuning = {}, bool balance = true);
 
     WobbleState derivative(const WobbleState& state) const;
     /// Second derivatives (Y'', roll'', yaw'') and the side acceleration of the plate's middle,
