@@ -18,74 +18,12 @@
 #include "app/views/run_strip.h"
 #include "core/learn/log_readings.h"
 #include "files/design_file.h"
-#include "gui/opened.h"
+#include "gui/log_opened.h"
 #include "gui/seen_whole.h"
 #include "io/depth_trace.h"
 
 using namespace wl;
 using namespace wl::test;
-
-namespace {
-
-struct LogOpened : Opened {
-    LogOpened() {
-        // Every test begins with an empty log.
-        LogBook& log = window.bench().log;
-        const WaterLog all = log.log();
-        for (const LogNote& n : all.notes) {
-            (void)log.remove<LogNote>(n.id);
-        }
-        for (const LogOuting& o : all.outings) {
-            (void)log.remove<LogOuting>(o.id);
-        }
-        for (const LogCopy& c : all.copies) {
-            (void)log.remove<LogCopy>(c.id);
-        }
-        for (const LogBait& b : all.baits) {
-            (void)log.remove<LogBait>(b.id);
-        }
-        window.rail().choose(Step::WaterLog);
-        QCoreApplication::processEvents();
-        learnt();
-    }
-    const WaterLog& log() { return window.bench().log.log(); }
-    void learnt() {
-        Learner& learner = Learner::of(window.bench());
-        REQUIRE(QTest::qWaitFor([&] { return learner.isWhole(); }, 60000));
-        QCoreApplication::processEvents();
-    }
-    void put(const QString& name, const QString& text) {
-        auto* line = window.findChild<QLineEdit*>(name);
-        REQUIRE(line != nullptr);
-        line->setFocus();
-        line->selectAll();
-        QTest::keyClicks(line, text);
-    }
-    void press(const QString& name) {
-        auto* button = window.findChild<QAbstractButton*>(name);
-        REQUIRE(button != nullptr);
-        button->click();
-        QCoreApplication::processEvents();
-    }
-    void begin(const QString& date, const QString& place) {
-        press("outingOpen");
-        put("outingDate", date);
-        put("outingPlace", place);
-        press("outingBegin");
-        learnt();
-    }
-    QTableWidget& table(const QString& name) {
-        auto* found = window.findChild<QTableWidget*>(name);
-        REQUIRE(found != nullptr);
-        return *found;
-    }
-    size_t measured() {
-        return size_t(std::count_if(log().notes.begin(), log().notes.end(),
-                                    [](const LogNote& n) { return n.kind == NoteKind::Depth; }));
-    }
-};
-
-}  // namespace
 
 TEST_CASE("a depth is logged with two taps and a figure, with what was foretold beside it") {
     LogOpened o;
@@ -518,29 +456,6 @@ TEST_CASE("from trouble to a cause that is logged and remembered") {
     o.beside("troubleTab");
     o.press("troubleClear");
     CHECK(o.window.findChild<QComboBox*>("troubleSpare")->currentIndex() == 0);
-}
-
-TEST_CASE("a bait of the log stands dashed beside this one, differences that matter first") {
-    LogOpened o;
-    o.press("note_remark");
-    o.put("noteWords", "as drawn");
-    o.press("logIt");
-    o.type("/lip/length", onScreen("25"));
-    o.window.rail().choose(Step::WaterLog);
-    o.tab("logTabs", "Compare");
-    auto* list = o.window.findChild<QListWidget*>("compareList");
-    REQUIRE(list->count() == 1);
-    list->item(0)->setCheckState(Qt::Checked);
-    o.beside("compareTab");
-    CHECK(o.window.bench().dashed() != nullptr);
-    CHECK(o.table("heldAgainst").rowCount() >= 8);
-    CHECK(o.table("whatChanged").rowCount() >= 1);
-    const QString file = o.folder.filePath("other.wade");
-    o.window.bench().document.undoStack()->undo();
-    o.settle();
-    o.put("comparePath", "/none/such.wade");
-    o.press("compareAdd");
-    CHECK(list->count() == 1);
 }
 
 TEST_CASE("the log finds, and goes out as a table and in again") {

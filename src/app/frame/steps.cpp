@@ -62,24 +62,28 @@ QString jointOpening(const Workbench& bench, const Results& r) {
         .arg(bench.text(Quantity::Angle, least));
 }
 
-QString atRest(const Workbench& bench, const Results& r) {
+QString atRest(Workbench& bench, const Results& r) {
     const Rest& rest = *r.derived->rest;
     if (const QString lean = leanWords(rest.roll_rad, bench.bench()); !lean.isEmpty()) {
         return QStringLiteral("▲ ") + lean;
     }
     if (rest.state == RestState::Sinks) {
-        return tr("sinks %1").arg(bench.text(Quantity::Speed, rest.fall.speed_m_s));
+        return tr("sinks %1")
+            .arg(bench.text(Quantity::Speed,
+                            Learner::of(bench).seen(NoteKind::Sink, rest.fall.speed_m_s)));
     }
     return rest.state == RestState::Suspends
                ? tr("suspends")
                : tr("floats, %1 spare").arg(bench.text(Quantity::Fraction, rest.spare));
 }
 
-QString castDistance(const Workbench& bench, const Results& r) {
+QString castDistance(Workbench& bench, const Results& r) {
     if (!r.run) {
         return QStringLiteral("…");
     }
-    return r.cast_m ? tr("about %1").arg(bench.text(Quantity::Distance, *r.cast_m))
+    return r.cast_m ? tr("about %1")
+                          .arg(bench.text(Quantity::Distance,
+                                          Learner::of(bench).seen(NoteKind::Cast, *r.cast_m)))
                     : tr("not reckoned");
 }
 

@@ -40,6 +40,11 @@ std::optional<FactorBand> Learner::taught(NoteKind kind) const {
     return name_ == bench_.design().name ? taughtOf(figures_, kind) : std::nullopt;
 }
 
+double Learner::seen(NoteKind kind, double reckoned) const {
+    const auto factor = taught(kind);
+    return factor ? factor->middle * reckoned : reckoned;
+}
+
 bool Learner::showsOtherwise(NoteKind kind, const std::optional<FactorBand>& shown) const {
     constexpr double kSeen = 0.005;
     const auto now = taught(kind);

@@ -19,6 +19,10 @@ class Learner : public QObject {
     /// log's factors are not used. While the bait is changed, that of before; of another bait than
     /// that on the bench never anything.
     std::optional<FactorBand> taught(NoteKind kind) const;
+    /// What the maker will see of what is reckoned: times that factor, where there is one.
+    double seen(NoteKind kind, double reckoned) const;
+    /// Of the log as it stands, for other baits' sake; from any thread.
+    const std::shared_ptr<LogFits>& fits() const { return fits_; }
     /// Whether what is shown by that factor would be shown otherwise by now: by half a hundredth.
     bool showsOtherwise(NoteKind kind, const std::optional<FactorBand>& shown) const;
     const std::string& family() const { return family_; }

@@ -9,6 +9,7 @@
 #include <functional>
 
 #include "builds/build_book.h"
+#include "core/learn/factor_told.h"
 #include "scale/scale_reader.h"
 #include "session/bait.h"
 #include "session/sentence_text.h"
@@ -42,6 +43,12 @@ struct OtherBait {
     std::shared_ptr<const Derived> derived;
     std::shared_ptr<const Run> run;
     QString label;  ///< what it is called where it is not a bait of its own
+    TaughtFactors byLog = {};  ///< of a bait of its own
+    /// Those it is shown by, beside a bait shown by its `own`: a way for that bait is shown by them
+    /// too.
+    TaughtFactors shownBy(const TaughtFactors& own) const {
+        return label.isEmpty() ? byLog : own;
+    }
     QString name() const {
         return label.isEmpty() ? QString::fromStdString(derived->design->name) : label;
     }

@@ -1,6 +1,7 @@
 // How far it flies, how it lies in the air, and what its lead does to that.
 #include "app/kit/beside_page.h"
 #include "app/kit/form.h"
+#include "app/kit/learner.h"
 #include "app/kit/plain_label.h"
 #include "app/pages/pages.h"
 #include "app/views/flight_view.h"
@@ -75,7 +76,8 @@ class CastPage : public BesidePage {
         connect(use_, &QPushButton::clicked, this, [this] {
             if (cast_) {
                 Design next = this->bench().design();
-                next.brief.castLength_m = std::clamp(cast_->distance_m, 3.0, 120.0);
+                next.brief.castLength_m = std::clamp(
+                    Learner::of(this->bench()).seen(NoteKind::Cast, cast_->distance_m), 3.0, 120.0);
                 this->bench().document.endGesture();
                 this->bench().document.submit(std::move(next), tr("Cast as reckoned"));
             }
@@ -120,6 +122,11 @@ class CastPage : public BesidePage {
                "throw it takes is kept, and other baits are reckoned with it. A turning spool is "
                "its thumb and brake: only a measured cast tells."));
         content()->addWidget(formColumn({told, thrown}), 1);
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (cast_ && Learner::of(this->bench()).showsOtherwise(NoteKind::Cast, shownTaught_)) {
+                showCast(*cast_, lead_);
+            }
+        });
     }
 
   protected:
@@ -163,8 +170,9 @@ class CastPage : public BesidePage {
     }
     void showCast(const Cast& cast, const std::vector<LeadMoved>& lead) {
         cast_ = cast;
+        lead_ = lead;
         use_->setEnabled(true);
-        QStringList said{distanceWords(cast), wayWords(cast), splashWords(cast)};
+        QStringList said{distanceWords(cast), logWords(cast), wayWords(cast), splashWords(cast)};
         said << leadWords(lead) << cautions(cast);
         said.removeAll(QString());
         words_->setText(said.join(QStringLiteral("\n")));
@@ -177,6 +185,17 @@ class CastPage : public BesidePage {
         return cast.measured ? tr("About %1 with your throw (%2 to %3).").arg(much, low, high)
                              : tr("About %1, a hint only (%2 to %3): no cast of yours is measured.")
                                    .arg(much, low, high);
+    }
+    QString logWords(const Cast& cast) {
+        const auto taught = Learner::of(bench()).taught(NoteKind::Cast);
+        shownTaught_ = taught;
+        return taught ? tr("By your log %1 (%2 to %3): %4 times what is reckoned.")
+                            .arg(bench().text(Quantity::Distance, taught->middle * cast.distance_m),
+                                 bench().text(Quantity::Distance, taught->low * cast.distance_m,
+                                              false),
+                                 bench().text(Quantity::Distance, taught->high * cast.distance_m),
+                                 QLocale().toString(taught->middle, 'f', 2))
+                      : QString();
     }
     QString percent(double share) { return bench().text(Quantity::Fraction, share); }
     // Of 96 throws, or of an angle known to a dozen degrees: no decimals.
@@ -250,6 +269,8 @@ class CastPage : public BesidePage {
     QLabel* words_;
     QPushButton* use_;
     std::optional<Cast> cast_;
+    std::vector<LeadMoved> lead_;
+    std::optional<FactorBand> shownTaught_;  ///< what is shown was made with
 };
 
 }  // namespace

@@ -69,9 +69,13 @@ RunStrip::RunStrip(Bait& bait, Workbench& bench, QWidget* parent)
 }
 
 std::optional<FactorBand> RunStrip::taught() const {
-    const bool another = bench_.dashed() && bench_.dashed()->label.isEmpty();
-    return &bait_ == &bench_.bait && !another ? Learner::of(bench_).taught(NoteKind::Depth)
-                                              : std::nullopt;
+    return &bait_ == &bench_.bait ? Learner::of(bench_).taught(NoteKind::Depth) : std::nullopt;
+}
+
+Run RunStrip::seenDashed() const {
+    const OtherBait& other = *bench_.dashed();
+    const auto depth = other.shownBy({taught(), {}, {}}).depth;
+    return depth ? runByLog(*other.run, *depth) : *other.run;
 }
 
 Run RunStrip::seen(const Run& run) const {
@@ -120,13 +124,12 @@ void RunStrip::paintEvent(QPaintEvent*) {
                            bench_.text(Quantity::Distance, seen(*shown_->run).path.maxDepth_m));
         head += was.isEmpty() ? was : QStringLiteral("; ") + was;
     }
-    const Run* dashed =
+    const auto dashed =
         &bait_ == &bench_.bait && bench_.dashed() && bench_.dashed()->run->depthKnown
-            ? bench_.dashed()->run.get()
-            : nullptr;
+            ? std::optional(seenDashed())
+            : std::nullopt;
     if (dashed) {
-        head +=
-            tr("; dashed %1").arg(bench_.text(Quantity::Distance, seen(*dashed).path.maxDepth_m));
+        head += tr("; dashed %1").arg(bench_.text(Quantity::Distance, dashed->path.maxDepth_m));
     }
     drawFitted(p, QRectF(10, 2, width() - 20, kHeadline), Qt::AlignLeft | Qt::AlignVCenter, head,
                {type(Type::Figure, true), type(Type::Body, true), type(Type::Small)});
@@ -189,7 +192,7 @@ void RunStrip::paintEvent(QPaintEvent*) {
             p.drawPolyline(way);
         };
         if (dashed) {
-            ghost(seen(*dashed), QPen(c.signal, 1, Qt::DashLine));
+            ghost(*dashed, QPen(c.signal, 1, Qt::DashLine));
         } else if (before && before->run->depthKnown) {  // the path before the last edit
             ghost(seen(*before->run), QPen(c.quiet, 1, Qt::DashLine));
         }

@@ -21,10 +21,11 @@ class RunStrip : public QWidget {
     void paintEvent(QPaintEvent* event) override;
 
   private:
-    /// As the log makes them, where it teaches the depth of the bait on the bench; as reckoned
-    /// where another bait stands dashed beside it.
+    /// As the log makes them, where it teaches the depth of the bait on the bench.
     std::optional<FactorBand> taught() const;
     Run seen(const Run& run) const;
+    /// What stands dashed, by what the log teaches of that.
+    Run seenDashed() const;
 
     Bait& bait_;
     Workbench& bench_;

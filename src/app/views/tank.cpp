@@ -3,6 +3,7 @@
 #include <QStyle>
 #include <cmath>
 
+#include "app/kit/learner.h"
 #include "app/kit/quantity_edit.h"
 #include "app/views/trace_picture.h"
 #include "core/design/fields.h"
@@ -38,6 +39,9 @@ Tank::Tank(Bait& bait, Workbench& bench, QWidget* parent)
     connect(&bench_, &Workbench::benchChanged, this, qOverload<>(&Tank::update));
     connect(&bench_, &Workbench::markChanged, this, qOverload<>(&Tank::update));
     connect(&bench_, &Workbench::dashedChanged, this, qOverload<>(&Tank::update));
+    if (&bait_ == &bench_.bait) {
+        connect(&Learner::of(bench_), &Learner::changed, this, qOverload<>(&Tank::update));
+    }
 }
 
 // What the hand held is let go with the picture it was on.

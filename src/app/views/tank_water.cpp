@@ -2,6 +2,7 @@
 #include <cmath>
 
 #include "app/kit/fit_text.h"
+#include "app/kit/learner.h"
 #include "app/views/tank.h"
 #include "core/geometry/section.h"
 
@@ -178,7 +179,10 @@ QString Tank::summary(const Results& results) const {
                              .arg(how, lies,
                                   bench_.text(Quantity::Speed, d.model.suspendSpeed_m_s));
         case RestState::Sinks: {
-            const QString speed = bench_.text(Quantity::Speed, d.rest->fall.speed_m_s);
+            const double falls = d.rest->fall.speed_m_s;
+            const QString speed = bench_.text(
+                Quantity::Speed,
+                &bait_ == &bench_.bait ? Learner::of(bench_).seen(NoteKind::Sink, falls) : falls);
             return how.isEmpty() ? tr("Sinks at %1, %2").arg(speed, lies)
                                  : tr("%1, sinks at %2, %3").arg(how, speed, lies);
         }

@@ -74,6 +74,11 @@ std::optional<FactorBand> taughtOf(const std::vector<LearntFigure>& figures, Not
                : std::nullopt;
 }
 
+TaughtFactors taughtFactors(const std::vector<LearntFigure>& figures) {
+    return {taughtOf(figures, NoteKind::Depth), taughtOf(figures, NoteKind::Beats),
+            taughtOf(figures, NoteKind::Swing)};
+}
+
 AimLog aimLogOf(const std::optional<FactorBand>& depth, const std::optional<FactorBand>& beats,
                 const std::optional<FactorBand>& swing, double filmBeats) {
     AimLog log;

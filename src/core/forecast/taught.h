@@ -44,6 +44,8 @@ const LearntFigure* figureOf(const std::vector<LearntFigure>& figures, NoteKind 
 /// The factor of what the bait does; nothing where nothing was read of it and its kin.
 std::optional<FactorBand> taughtOf(const std::vector<LearntFigure>& figures, NoteKind kind);
 
+TaughtFactors taughtFactors(const std::vector<LearntFigure>& figures);
+
 /// The log's part of a wish. `filmBeats`: what the design's film makes of its beats, which the wish
 /// is told with (RawForecast::filmBeats).
 AimLog aimLogOf(const std::optional<FactorBand>& depth, const std::optional<FactorBand>& beats,

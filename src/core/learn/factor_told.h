@@ -15,6 +15,11 @@ struct FactorBand {
     double high = 1.0;
 };
 
+/// What a log teaches of how one bait runs: nothing where nothing was read of it and its kin.
+struct TaughtFactors {
+    std::optional<FactorBand> depth, beats, swing;
+};
+
 /// What may not be said of a factor, the gravest last.
 enum class Unsure {
     No,

@@ -29,6 +29,7 @@ struct Figure {
     double matters;  // of the figure, or of its ln where `ratio`
     bool ratio;
     std::function<std::optional<double>(const Derived&, const Run&, const RawForecast&)> of;
+    std::optional<NoteKind> kind = {};  // the log may teach of it
 };
 
 const std::vector<Figure>& figures() {
@@ -45,19 +46,19 @@ const std::vector<Figure>& figures() {
         {tr("nose up at rest"), Quantity::Angle, 1.5 * kDegree, false,
          [](const D&, const R&, const F& f) { return f.of(NoteKind::Nose); }},
         {tr("sinks at"), Quantity::Speed, 0.02, false,
-         [](const D&, const R&, const F& f) { return f.of(NoteKind::Sink); }},
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Sink); }, NoteKind::Sink},
         {tr("runs at"), Quantity::Distance, 0.08, true,
-         [](const D&, const R&, const F& f) { return f.of(NoteKind::Depth); }},
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Depth); }, NoteKind::Depth},
         {tr("pulls, level"), Quantity::Force, 0.1, true,
          [](const D&, const R& r, const F&) {
              return r.levelTrim ? std::optional(r.levelTrim->tension_N) : std::nullopt;
          }},
         {tr("beats a second"), Quantity::Number, 0.06, true,
-         [](const D&, const R&, const F& f) { return f.of(NoteKind::Beats); }},
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Beats); }, NoteKind::Beats},
         {tr("swings to a side"), Quantity::Angle, 0.15, true,
-         [](const D&, const R&, const F& f) { return f.of(NoteKind::Swing); }},
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Swing); }, NoteKind::Swing},
         {tr("flies"), Quantity::Distance, 0.06, true,
-         [](const D&, const R&, const F& f) { return f.of(NoteKind::Cast); }}};
+         [](const D&, const R&, const F& f) { return f.of(NoteKind::Cast); }, NoteKind::Cast}};
     return all;
 }
 
@@ -65,9 +66,19 @@ struct Compared {
     std::shared_ptr<const Derived> derived;
     std::shared_ptr<const Run> run;
     RawForecast raw;
+    std::vector<LearntFigure> learnt;
+    // As it will be seen, and whether the log says so.
+    std::optional<double> seen(const Figure& f, bool& byLog) const {
+        const std::optional<double> told = f.of(*derived, *run, raw);
+        const auto factor = f.kind ? taughtOf(learnt, *f.kind) : std::nullopt;
+        byLog = told && factor;
+        return byLog ? std::optional(*told * factor->middle) : told;
+    }
 };
 
-std::optional<Compared> reckoned(const Design& design, const std::stop_token& stop) {
+// `place`: what the log calls it.
+std::optional<Compared> reckoned(const Design& design, LogFits& fits, const LogPlace& place,
+                                 const std::stop_token& stop) {
     Result<Derived> derived = evaluate(design);
     if (!derived) {
         return std::nullopt;
@@ -77,6 +88,7 @@ std::optional<Compared> reckoned(const Design& design, const std::stop_token& st
     c.run = std::make_shared<const Run>(computeRun(*c.derived, stop));
     const Swim swim = swimOf(*c.derived, *c.run);
     c.raw = rawForecast(*c.derived, c.run.get(), &swim, middleDistance_m(*c.derived), {});
+    c.learnt = learntFigures(c.raw, c.raw, fits, place, stop);
     return c;
 }
 
@@ -117,6 +129,11 @@ class CompareTab : public BesidePage {
             }
         });
         connect(&bench.log, &LogBook::changed, this, [this] { fillList(); });
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (shownBy_ && shownBy_ != Learner::of(this->bench()).fits()) {
+                again();
+            }
+        });
     }
 
   protected:
@@ -127,30 +144,36 @@ class CompareTab : public BesidePage {
 
     Beside::Work work(const Results& results) override {
         std::vector<Design> others;
+        std::vector<LogPlace> places;
         for (int i = 0; i < list_->count(); ++i) {
             if (list_->item(i)->checkState() == Qt::Checked) {
                 Design other = designs_[size_t(i)];
+                places.push_back({called_[size_t(i)], 1, 0});
                 // In the same water, on the same line.
                 other.brief = results.design->brief;
                 others.push_back(std::move(other));
             }
         }
-        return [this, design = results.design, others](
+        const Learner& learner = Learner::of(bench());
+        return [this, design = results.design, others, places, fits = learner.fits(),
+                own = LogPlace{results.design->name, learner.copy(), 0}](
                    std::stop_token stop, const Beside::Progress& told) -> Beside::Finish {
             std::vector<Compared> held;
             std::vector<size_t> which;
-            const auto own = reckoned(*design, stop);
-            for (size_t i = 0; own && i < others.size() && !stop.stop_requested(); ++i) {
-                if (const auto other = reckoned(others[i], stop)) {
+            const auto mine = reckoned(*design, *fits, own, stop);
+            for (size_t i = 0; mine && i < others.size() && !stop.stop_requested(); ++i) {
+                if (const auto other = reckoned(others[i], *fits, places[i], stop)) {
                     held.push_back(*other);
                     which.push_back(i);
                 }
                 told(double(i + 1) / double(others.size()));
             }
-            if (stop.stop_requested() || !own) {
+            if (stop.stop_requested() || !mine) {
                 return {};
             }
-            return [this, own = *own, held, others, design, failed = others.size() - held.size()] {
+            return [this, own = *mine, held, others, design, fits,
+                    failed = others.size() - held.size()] {
+                shownBy_ = fits;
                 show(own, held, *design, others, failed);
             };
         };
@@ -167,12 +190,14 @@ class CompareTab : public BesidePage {
         }
         list_->clear();
         designs_.clear();
-        const auto add = [&](const Design& design) {
+        called_.clear();
+        const auto add = [&](const Design& design, const std::string& called) {
             const QString name = QString::fromStdString(design.name);
             auto* item = new QListWidgetItem(name, list_);
             item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsUserCheckable | Qt::ItemIsSelectable);
             item->setCheckState(ticked.count(name) ? Qt::Checked : Qt::Unchecked);
             designs_.push_back(design);
+            called_.push_back(called);
         };
         for (const LogBait& bait : bench().log.log().baits) {
             const Result<Design> design = readDesign(bait.design);
@@ -181,14 +206,19 @@ class CompareTab : public BesidePage {
                 if (bait.bait == bench().design().name) {
                     other.name += tr(" (as last logged)").toStdString();
                 }
-                add(other);
+                add(other, bait.bait);
             }
         }
         for (const Design& design : files_) {
-            add(design);
+            add(design, design.name);
         }
         list_->setVisible(list_->count() > 0);
         filling_ = false;
+    }
+
+    QString cellOf(const Figure& f, const std::optional<double>& seen, bool byLog) {
+        const QString value = seen ? bench().text(f.quantity, *seen) : QStringLiteral("–");
+        return byLog ? tr("%1 by the log").arg(value) : value;
     }
 
     void addFile() {
@@ -223,8 +253,8 @@ class CompareTab : public BesidePage {
                                        : tr("Nothing is ticked yet."));
             return;
         }
-        bench().setDashed(std::make_shared<const OtherBait>(
-            OtherBait{held.front().derived, held.front().run, {}}));
+        bench().setDashed(std::make_shared<const OtherBait>(OtherBait{
+            held.front().derived, held.front().run, {}, taughtFactors(held.front().learnt)}));
         dashes_ = true;
         struct Line {
             double weight;
@@ -232,11 +262,12 @@ class CompareTab : public BesidePage {
         };
         std::vector<Line> lines;
         for (const Figure& f : figures()) {
-            const auto mine = f.of(*own.derived, *own.run, own.raw);
-            Line line{0, {f.name, mine ? bench().text(f.quantity, *mine) : QStringLiteral("–")}};
+            bool byLog = false;
+            const auto mine = own.seen(f, byLog);
+            Line line{0, {f.name, cellOf(f, mine, byLog)}};
             for (const Compared& other : held) {
-                const auto theirs = f.of(*other.derived, *other.run, other.raw);
-                QString cell = theirs ? bench().text(f.quantity, *theirs) : QStringLiteral("–");
+                const auto theirs = other.seen(f, byLog);
+                QString cell = cellOf(f, theirs, byLog);
                 if (mine && theirs) {
                     const double off = f.ratio && *mine * *theirs > 0 ? std::log(*theirs / *mine)
                                                                       : *theirs - *mine;
@@ -290,6 +321,8 @@ class CompareTab : public BesidePage {
     PlainTable* changes_;
     QLineEdit* path_;
     std::vector<Design> designs_, files_;
+    std::vector<std::string> called_;   ///< what the log calls each of them
+    std::shared_ptr<LogFits> shownBy_;  ///< what the log taught when that was reckoned
     bool filling_ = false, dashes_ = false;
 };
 

@@ -1,5 +1,6 @@
 // Reeled in by fits and starts: the parts, and what comes of them.
 #include "app/kit/form.h"
+#include "app/kit/learner.h"
 #include "app/kit/record_columns.h"
 #include "app/pages/run/run_tabs.h"
 #include "app/views/cadence_strip.h"
@@ -50,6 +51,13 @@ Form* outcome(Workbench& bench) {
                                                                       "towards the rod")
                                        .arg(speed);
     });
+    form->readout(tr("By your log"), [&bench](const Results&) {
+        const auto taught = Learner::of(bench).taught(NoteKind::Sink);
+        return taught ? tr("it sinks %1 times as fast as told here: cadences stay as reckoned")
+                            .arg(QLocale().toString(taught->middle, 'f', 2))
+                      : QString();
+    });
+    form->hideLastWhenEmpty();
     form->readout(tr("Deepest"), [&bench](const Results& r) {
         return when(r, [&bench](const CadencePath& c) {
             return bench.text(Quantity::Distance, c.deepest_m);
@@ -87,6 +95,7 @@ Form* outcome(Workbench& bench) {
         "Over and over from the splash to the rod; its way is drawn in the strip under the bait. "
         "At each start it is taken to swim as it would in the long run: the fifth of a second it "
         "takes to gather way is left out."));
+    QObject::connect(&Learner::of(bench), &Learner::changed, form, &Form::readAgain);
     return form;
 }
 

@@ -3,6 +3,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 
+#include "app/kit/learner.h"
 #include "core/reckon/evaluate.h"
 #include "files/design_file.h"
 
@@ -68,6 +69,10 @@ void GhostChoice::open(const QString& path) {
     OtherBait other;
     other.derived = std::make_shared<const Derived>(std::move(derived).value());
     other.run = std::make_shared<const Run>(computeRun(*other.derived, {}, kFineRetrieve));
+    const Swim swim = swimOf(*other.derived, *other.run);
+    const RawForecast raw = rawForecast(*other.derived, other.run.get(), &swim, {}, {});
+    other.byLog =
+        taughtFactors(learntFigures(raw, raw, *Learner::of(bench_).fits(), {design->name, 1, 0}));
     opened_ = other_ = std::make_shared<const OtherBait>(std::move(other));
     setCurrentIndex(findData(int(Ghost::Other)));
     emit changed();

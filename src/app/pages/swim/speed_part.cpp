@@ -33,6 +33,9 @@ class SpeedPart : public BesidePage {
         connect(&Learner::of(bench), &Learner::changed, this, [this] {
             if (taught_.differs(Learner::of(this->bench()))) {
                 again();
+            } else if (!said_.isEmpty() &&
+                       Learner::of(this->bench()).showsOtherwise(NoteKind::BlowOut, blows_)) {
+                say();
             }
         });
         words_->setObjectName(QStringLiteral("swimSpeedWords"));
@@ -69,6 +72,7 @@ class SpeedPart : public BesidePage {
     void showPieces(SwimKind kind) {
         beats_->hide();
         swing_->hide();
+        said_.clear();
         words_->setText(piecesOverSpeed(kind));
     }
     void line(QCustomPlot& plot, const QPen& pen, const QString& name, const QVector<double>& x,
@@ -116,13 +120,28 @@ class SpeedPart : public BesidePage {
             plot->yAxis->setRange(0, std::max(1.0, plot->yAxis->range().upper * 1.15));
             plot->replot(QCustomPlot::rpQueuedReplot);
         }
-        words_->setText(
-            overSpeedWords(sweep, swim, rolled, bench().bench()).join(QStringLiteral("\n")));
+        said_ = overSpeedWords(sweep, swim, rolled, bench().bench());
+        say();
+    }
+    void say() {
+        QStringList said = said_;
+        const LearntFigure* f = Learner::of(bench()).figure(NoteKind::BlowOut);
+        blows_ = Learner::of(bench()).taught(NoteKind::BlowOut);
+        if (f != nullptr && blows_) {
+            said << tr("By your log it blows out at %1 (%2 to %3); %4 is reckoned.")
+                        .arg(bench().text(Quantity::Speed, blows_->middle * f->usual),
+                             bench().text(Quantity::Speed, blows_->low * f->usual, false),
+                             bench().text(Quantity::Speed, blows_->high * f->usual),
+                             bench().text(Quantity::Speed, f->usual));
+        }
+        words_->setText(said.join(QStringLiteral("\n")));
     }
 
     QCustomPlot* beats_;
     QCustomPlot* swing_;
-    SwimTaught taught_;  ///< what is shown, or being reckoned, was made with
+    SwimTaught taught_;                ///< what is shown, or being reckoned, was made with
+    std::optional<FactorBand> blows_;  ///< what is said was made with
+    QStringList said_;                 ///< as reckoned
     QLabel* words_;
 };
 

@@ -20,17 +20,20 @@ struct OtherMotion {
     std::optional<Snake> snake;
 };
 
-OtherMotion motionOfOther(const OtherBait& other, double speed, std::stop_token stop) {
+OtherMotion motionOfOther(const OtherBait& other, const TaughtFactors& log, double speed,
+                          std::stop_token stop) {
     OtherMotion motion;
     switch (swimKind(*other.derived)) {
         case SwimKind::Wobble:
-            motion.swim = swimAt(*other.derived, *other.run, speed);
+            motion.swim = swimAt(filmedByLog(*other.derived, *other.run, log.beats, log.swing),
+                                 *other.run, speed);
             break;
         case SwimKind::Glide:
             motion.glide = glideOf(*other.derived, stop);
             break;
         case SwimKind::Snake:
-            motion.snake = snakeOf(*other.derived, speed, stop);
+            motion.snake = log.beats ? snakeByLog(unfilmedSnake(*other.derived, stop), *log.beats)
+                                     : snakeOf(*other.derived, speed, stop);
             break;
     }
     return motion;
@@ -82,11 +85,13 @@ class SwimPart : public BesidePage {
         const auto other =
             ghost_->ghost() == Ghost::Other ? ghost_->other() : std::shared_ptr<const OtherBait>();
         const double speed = towSpeed_m_s(*results.derived);
-        return [this, own, other, speed](std::stop_token stop,
-                                         const Beside::Progress& progress) -> Beside::Finish {
+        const TaughtFactors log =
+            other ? other->shownBy({{}, taught_.beats, taught_.swing}) : TaughtFactors();
+        return [this, own, other, speed, log](std::stop_token stop,
+                                              const Beside::Progress& progress) -> Beside::Finish {
             const Beside::Finish finish = own(stop, progress);
             const OtherMotion motion =
-                finish && other ? motionOfOther(*other, speed, stop) : OtherMotion();
+                finish && other ? motionOfOther(*other, log, speed, stop) : OtherMotion();
             if (!finish || stop.stop_requested()) {
                 return {};
             }

@@ -1,4 +1,5 @@
 #include "app/kit/form.h"
+#include "app/kit/learner.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/pages.h"
 #include "app/pages/tank/tank_tabs.h"
@@ -50,9 +51,10 @@ QString onItsEyes(const Workbench& bench, const Derived& d, size_t part) {
 
 QWidget* makeTankPage(Workbench& bench) {
     auto* rest = new Form(bench, tr("At rest"));
-    rest->readout(tr("State"), [&bench](const Results& r) {
+    QLabel* state = rest->readout(tr("State"), [&bench](const Results& r) {
         const Derived& d = *r.derived;
-        const double speed = std::abs(d.rest->fall.speed_m_s);
+        const double speed =
+            Learner::of(bench).seen(NoteKind::Sink, std::abs(d.rest->fall.speed_m_s));
         switch (d.rest->state) {
             case RestState::Floats:
                 return tr("floats; rises at %1 when pushed under")
@@ -96,10 +98,28 @@ QWidget* makeTankPage(Workbench& bench) {
             return v < 0 ? tr("rises %1").arg(bench.text(Quantity::Speed, -v))
                          : tr("sinks %1").arg(bench.text(Quantity::Speed, v));
         };
-        return tr("%1 to %2")
-            .arg(word(r.derived->rest->lowSpeed_m_s), word(r.derived->rest->highSpeed_m_s));
+        const Rest& still = *r.derived->rest;
+        const auto taught = Learner::of(bench).taught(NoteKind::Sink);
+        const double now = still.fall.speed_m_s;
+        return taught ? tr("%1 to %2")
+                            .arg(word(now * (now < 0 ? taught->high : taught->low)),
+                                 word(now * (now < 0 ? taught->low : taught->high)))
+                      : tr("%1 to %2").arg(word(still.lowSpeed_m_s), word(still.highSpeed_m_s));
     });
+    QLabel* byLog = rest->readout(tr("By your log"), [&bench](const Results& r) {
+        const auto taught = Learner::of(bench).taught(NoteKind::Sink);
+        const Rest& still = *r.derived->rest;
+        return taught ? tr("times %1; reckoned without it: %2, between %3 and %4")
+                            .arg(QLocale().toString(taught->middle, 'f', 2),
+                                 bench.text(Quantity::Speed, still.fall.speed_m_s),
+                                 bench.text(Quantity::Speed, still.lowSpeed_m_s, false),
+                                 bench.text(Quantity::Speed, still.highSpeed_m_s))
+                      : QString();
+    });
+    rest->hideLastWhenEmpty();
 
+    state->setObjectName(QStringLiteral("tankState"));
+    byLog->setObjectName(QStringLiteral("tankByLog"));
     rest->readout(tr("Not counted: drag of"),
                   [](const Results& r) { return r.derived ? withoutDrag(*r.derived) : QString(); });
     rest->hideLastWhenEmpty();
@@ -166,7 +186,11 @@ QWidget* makeTankPage(Workbench& bench) {
         alone->hideLastWhenEmpty();
     }
     rest->readout(tr("To the bottom"), [&bench](const Results& r) {
-        const FreeFallTimes fall = freeFallTimes(*r.derived);
+        FreeFallTimes fall = freeFallTimes(*r.derived);
+        // Both go with the drag as the log has it.
+        for (double* goes : {&fall.steadySpeed_m_s, &fall.timeConstant_s}) {
+            *goes = Learner::of(bench).seen(NoteKind::Sink, *goes);
+        }
         const double depth = r.design->brief.waterDepth_m;
         if (std::abs(fall.steadySpeed_m_s) < kStillSpeed_m_s) {
             return tr("about still");
@@ -179,6 +203,7 @@ QWidget* makeTankPage(Workbench& bench) {
                          .arg(bench.text(Quantity::Distance, depth),
                               bench.text(Quantity::Time, timeToFall_s(fall, depth)));
     });
+    QObject::connect(&Learner::of(bench), &Learner::changed, rest, &Form::readAgain);
     auto refresh = [&bench, alone] {
         const ResultsPtr r = bench.results();
         alone->setVisible(r && r->derived && !r->derived->rest->alone.empty());
