@@ -16,19 +16,6 @@ WobbleTow levelTow() {
     return {1.0, -16.823642 * kDegree, 0.247641933, 26.1412156 * kDegree};
 }
 
-// The three roots that are not the mirror of another, fastest first.
-std::vector<std::complex<double>> rootsOf(const WobbleLinear& l) {
-    std::vector<std::complex<double>> out;
-    for (int i = 0; i < 6; ++i) {
-        if (l.roots[i].imag() >= 0) {
-            out.push_back(l.roots[i]);
-        }
-    }
-    std::sort(out.begin(), out.end(),
-              [](const auto& a, const auto& b) { return a.imag() > b.imag(); });
-    return out;
-}
-
 double onset(const SwimCase& c) {
     const WobbleBody body = c.body();
     const auto grows = [&](double speed) {
@@ -212,37 +199,6 @@ TEST_CASE("wobble: the full motion, and where it rolls over") {
     }
 }
 
-TEST_CASE("wobble: the tow's attitude, balanced in body axes") {
-    const WobbleTow tow{1, -21.30836 * kDegree, 0.2163106, 24.24282 * kDegree};
-    const WobbleMotion m(SwimCase{}.body(), tow, Model{});
-    CHECK((m.remainder() - Eigen::Vector3d(-0.0250451, 0.06213118, -0.0005971078)).norm() < 1e-7);
-    const auto roots = rootsOf(linearise(m));
-    CHECK(roots[0].real() == Approx(-5.24043).epsilon(1e-3));
-    CHECK(roots[0].imag() == Approx(49.9873).epsilon(1e-3));
-    CHECK(roots[1].imag() == Approx(11.2622).epsilon(1e-3));
-
-    const SwimCase flat = lipless();
-    WobbleBody b = flat.body();
-    WobblePlate back;
-    back.root_m = {flat.length * (0.5 - 0.33), 0, -0.5 * flat.height * flat.shape(0.33)};
-    const Eigen::Vector3d tip(0.97 * flat.length / 2, 0, 0.002);
-    back.chord_m = (tip - back.root_m).norm();
-    back.along = (tip - back.root_m) / back.chord_m;
-    back.normal = {back.along.z(), 0, -back.along.x()};
-    back.span_m = 0.012;
-    back.centroid_m = 0.5 * back.chord_m;
-    back.loadShare = 0.3;
-    back.oneSided = true;
-    back.isLip = false;
-    b.plate = back;
-    b.tie_m = back.root_m - Eigen::Vector3d(0, 0, 0.001);
-    const WobbleTow towed{1, -39.6161 * kDegree, 0.157608, 36.3325 * kDegree};
-    CHECK(growth_1_s(linearise(WobbleMotion(b, towed, Model{}, {}, false))) ==
-          Approx(1.60936).epsilon(1e-3));
-    CHECK(growth_1_s(linearise(WobbleMotion(b, towed, Model{}))) ==
-          Approx(-0.0667428).epsilon(1e-3));
-}
-
 TEST_CASE("wobble: fins damp the quickest roll and yaw as the program written apart has it") {
     // 2 cm2 upright at the tail, a skeg of 1.5 cm2 under the chin, the same on top, and 1 cm2 flat
     // at each side, at 0.7 m/s, each towed at its own trim. There a fin has no friction, moves no
@@ -343,57 +299,6 @@ TEST_CASE("wobble: what is not true makes it run off, and a bend of the tie take
         CHECK(20 / std::exp(1.0) * (*twisted)[0] / 15 ==
               Approx(r.speed < 1 ? -0.135283 : -0.208882).epsilon(2e-3));
     }
-}
-
-TEST_CASE("wobble: with all that drains taken away, what the tow puts in is what is gained") {
-    WobbleBody b = SwimCase{}.body();
-    b.plate.reset();
-    b.drags.clear();
-    b.lineMass_kg_m = 0;
-    Model model;
-    model.swimDamping = model.swimAxial = 0;
-    WobbleHull hull = measureHull(b, model);
-    hull.sectionCouple = 1;
-    hull.leftSway_kg_m = hull.leftHeave_kg_m = hull.leftRoll_kg_m = 0;
-    hull.aftSway_kg = hull.aftSwayX_kg_m = hull.aftHeave_kg = hull.aftHeaveX_kg_m = 0;
-    const WobbleTow tow{0.8, -0.2, 0.2, 0.3};
-    const WobbleMotion m(b, hull, tow, model, {}, false);
-    // Of motion, of weight and lift, of the line's pull; and the momentum along the tow.
-    const auto energyAndMomentum = [&](const WobbleState& s) {
-        const Eigen::Matrix3d turned = (Eigen::AngleAxisd(s[2], Eigen::Vector3d::UnitZ()) *
-                                        Eigen::AngleAxisd(tow.pitch_rad, Eigen::Vector3d::UnitY()) *
-                                        Eigen::AngleAxisd(s[1], Eigen::Vector3d::UnitX()))
-                                           .toRotationMatrix();
-        Eigen::Matrix<double, 6, 1> moving;
-        moving << turned.transpose() * Eigen::Vector3d(tow.speed_m_s, s[3], 0),
-            s[4] * Eigen::Vector3d::UnitX() + s[5] * turned.transpose() * Eigen::Vector3d::UnitZ();
-        const Eigen::Matrix<double, 6, 1> momentum = hull.carried * moving;
-        const Eigen::Vector3d tie = turned * b.tie_m;
-        const double across = s[0] + tie.y(), pull = tow.tension_N * std::cos(tow.lineAngle_rad);
-        const double weight = b.mass_kg * b.gravity_m_s2,
-                     lift = b.waterDensity_kg_m3 * b.gravity_m_s2 * b.volume_m3;
-        const double energy = 0.5 * moving.dot(momentum) -
-                              weight * (turned * b.centreOfGravity_m).z() +
-                              lift * (turned * b.centreOfBuoyancy_m).z() - pull * tie.x() +
-                              pull * across * across / (2 * b.lineLength_m) +
-                              tow.tension_N * std::sin(tow.lineAngle_rad) * tie.z();
-        return std::pair(energy, (turned * momentum.head<3>()).x());
-    };
-    WobbleState s = WobbleState::Zero();
-    s.head<6>() << 0, 0.3, 0.2, 0.05, 2, -1;
-    const auto before = energyAndMomentum(s);
-    for (int i = 0; i < 5000; ++i) {
-        s = stepWobble(m, s, 2e-4);
-    }
-    const auto after = energyAndMomentum(s);
-    const double gained = after.first - before.first;
-    const double towed = tow.speed_m_s * (after.second - before.second);
-    CHECK(gained == Approx(2.8569e-5).margin(1e-9));
-    CHECK(std::abs(gained - towed) < 2e-9);
-    // The line is carried along too: what it puts in so the tow takes out.
-    const double carried = tow.tension_N * std::cos(tow.lineAngle_rad) * tow.speed_m_s;
-    CHECK(carried == Approx(0.152853838).epsilon(1e-8));
-    CHECK(towed - carried == Approx(-0.152825268).epsilon(1e-8));
 }
 
 TEST_CASE("wobble: mirrored starts, size and speed, roll at rest") {

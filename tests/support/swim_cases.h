@@ -1,11 +1,16 @@
 // The bodies of tests/data/swim-checks.json as the equations take them.
 #pragma once
 
+#include <algorithm>
 #include <cmath>
+#include <complex>
+#include <memory>
 #include <optional>
 
 #include "core/base/units.h"
-#include "core/swim/wobble_motion.h"
+#include "core/motion/added_mass.h"
+#include "core/motion/trim.h"
+#include "core/swim/wobble_linear.h"
 
 namespace wl::test {
 
@@ -129,6 +134,43 @@ inline SwimCase lipless() {
     return c;
 }
 
+/// The lipped bait as the tow step takes it: its hull by the same strips, perimeters by the root of
+/// the mean square of their half-axes.
+inline TowedBait towedCase(const SwimCase& c, double reynolds) {
+    const WobbleBody b = c.body();
+    const auto aft = [&c](const Eigen::Vector3d& at) {
+        return Eigen::Vector2d(0.5 * c.length - at.x(), -at.z());
+    };
+    TowedHull hull;
+    hull.length_m = c.length;
+    hull.width_m = c.width;
+    hull.height_m = c.height;
+    hull.squareness = b.squareness;
+    for (const WobbleStrip& s : b.strips) {
+        hull.volume_m3 += s.area_m2 * s.dx_m;
+        hull.planArea_m2 += s.width_m * s.dx_m;
+        hull.planMoment_m3 += s.width_m * s.dx_m * (0.5 * c.length - s.x_m);
+        hull.wettedArea_m2 +=
+            kPi * std::sqrt(0.5 * (s.width_m * s.width_m + s.height_m * s.height_m)) * s.dx_m;
+    }
+    const Eigen::Vector3d added = addedMassCoefficients(c.length, c.width, c.height);
+    hull.addedMassExcess = added.z() - added.x();
+    const TowedLip lip{aft(c.root), c.chord, c.span, c.thickness, c.angle};
+    std::vector<TowedPart> parts;
+    for (const SwimCase::Point& p : c.hooks) {
+        parts.push_back({aft(p.at), p.drag});
+    }
+    TowedBait towed;
+    towed.loads = std::make_shared<LoadTable>(TowedShape{hull, lip, parts, {}, reynolds});
+    towed.mass_kg = b.mass_kg;
+    towed.displacedVolume_m3 = b.volume_m3;
+    towed.waterDensity_kg_m3 = c.water;
+    towed.centreOfGravity_m = aft(b.centreOfGravity_m);
+    towed.centreOfBuoyancy_m = aft(b.centreOfBuoyancy_m);
+    towed.tie_m = aft(c.tie);
+    return towed;
+}
+
 /// The attitude at which this model's own loads leave nothing over in the vertical plane: the
 /// stable one nearest level, line pulling up; nothing when there is none.
 inline std::optional<WobbleTow> ownTrim(const WobbleBody& body, double speed,
@@ -162,6 +204,19 @@ inline std::optional<WobbleTow> ownTrim(const WobbleBody& body, double speed,
         before = here;
     }
     return best;
+}
+
+/// The three roots that are not the mirror of another, fastest first.
+inline std::vector<std::complex<double>> rootsOf(const WobbleLinear& l) {
+    std::vector<std::complex<double>> out;
+    for (int i = 0; i < 6; ++i) {
+        if (l.roots[i].imag() >= 0) {
+            out.push_back(l.roots[i]);
+        }
+    }
+    std::sort(out.begin(), out.end(),
+              [](const auto& a, const auto& b) { return a.imag() > b.imag(); });
+    return out;
 }
 
 }  // namespace wl::test
