@@ -279,9 +279,9 @@ TEST_CASE("wobble: what is not true makes it run off, and a bend of the tie take
             const auto x = swimsSideways(WobbleMotion(faulty(i).body(), tow, Model{}));
             REQUIRE(x);
             const auto k = size_t(i);
-            CHECK((*x)[0] == Approx(r.y[k]).epsilon(2e-3));
-            CHECK((*x)[1] / kDegree == Approx(r.roll[k]).epsilon(2e-3));
-            CHECK((*x)[2] / kDegree == Approx(r.yaw[k]).epsilon(2e-3).margin(1e-4));
+            CHECK((*x)[0] == Approx(r.y[k]).epsilon(1e-3));
+            CHECK((*x)[1] / kDegree == Approx(r.roll[k]).epsilon(1e-3));
+            CHECK((*x)[2] / kDegree == Approx(r.yaw[k]).epsilon(1e-3).margin(1e-4));
         }
         // The bend of the tie that takes a degree of twist back.
         double low = 0, high = 2;
@@ -292,12 +292,12 @@ TEST_CASE("wobble: what is not true makes it run off, and a bend of the tie take
             REQUIRE(x);
             ((*x)[0] < 0 ? low : high) = 0.5 * (low + high);
         }
-        CHECK(0.5 * (low + high) == Approx(r.speed < 1 ? 0.5467 : 0.3778).epsilon(1e-3));
+        CHECK(0.5 * (low + high) == Approx(r.speed < 1 ? 0.5467 : 0.3778).epsilon(2e-4));
         // Off over a cast of 20 m with the twist alone: a spiral about the rod, (r / e) tan(run).
         const auto twisted = swimsSideways(WobbleMotion(faulty(1).body(), tow, Model{}));
         REQUIRE(twisted);
         CHECK(20 / std::exp(1.0) * (*twisted)[0] / 15 ==
-              Approx(r.speed < 1 ? -0.135283 : -0.208882).epsilon(2e-3));
+              Approx(r.speed < 1 ? -0.135283 : -0.208882).epsilon(1e-3));
     }
 }
 
@@ -335,8 +335,8 @@ TEST_CASE("wobble: mirrored starts, size and speed, roll at rest") {
     const Wobble w = balanceWobble(WobbleMotion(b, *tow, Model{}));
     const Wobble whole = balanceWobble(m);
     CHECK(w.beats_1_s / whole.beats_1_s == Approx(1 / 0.7).epsilon(1e-4));
-    CHECK(w.yaw_rad() ==
-          Approx(whole.yaw_rad()).epsilon(2e-3));  // steps of the slopes do not scale
+    CHECK(w.yaw_rad() == Approx(whole.yaw_rad()).epsilon(1e-4));
+    CHECK(w.roll_rad() == Approx(whole.roll_rad()).epsilon(1e-4));
 
     // No weight, no lift, a line without mass: the beat goes exactly with speed.
     SwimCase floating;
@@ -345,8 +345,9 @@ TEST_CASE("wobble: mirrored starts, size and speed, roll at rest") {
     const WobbleBody f = floating.body();
     const Wobble slow = balanceWobble(WobbleMotion(f, *ownTrim(f, 0.6), Model{}));
     const Wobble fast = balanceWobble(WobbleMotion(f, *ownTrim(f, 1.8), Model{}));
-    CHECK(slow.beats_1_s == Approx(3.9198173).epsilon(1e-3));
-    CHECK(fast.beats_1_s / slow.beats_1_s == Approx(3.0).epsilon(1e-3));
+    CHECK(slow.beats_1_s == Approx(3.9198173).epsilon(1e-4));
+    CHECK(fast.beats_1_s / slow.beats_1_s == Approx(3.0).epsilon(1e-5));
+    CHECK(fast.yaw_rad() == Approx(slow.yaw_rad()).epsilon(1e-5));
 
     // Roll at rest without a line: sqrt(K (M^-1)_rr) / 2 pi.
     SwimCase still;
