@@ -67,6 +67,9 @@ int aim(const wl::Design& design, const wl::Shelf& shelf, const Call& call) {
     const auto by = [&](wl::NoteKind kind) { return wl::taughtOf(taught->figures, kind); };
     wish.log = wl::aimLogOf(by(wl::NoteKind::Depth), by(wl::NoteKind::Beats),
                             by(wl::NoteKind::Swing), taught->filmBeats);
+    if (const auto sink = by(wl::NoteKind::Sink)) {
+        wish.sinkSeen = sink->middle;
+    }
     const wl::Result<std::vector<double>> lengths = call.aim.lengths();
     if (!lengths) {
         return fail(lengths.error());

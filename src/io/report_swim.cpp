@@ -110,8 +110,10 @@ Json wobbleJson(const Derived& derived, const Run& run) {
     }
     const SwimSweep sweep = sweepSwim(derived, run);
     putSpeed(j, "wakes_at", sweep.wakesAt_m_s);
-    putSpeed(j, "hunts_above", sweep.huntsAbove_m_s);
-    putSpeed(j, "hunts_not_before", sweep.notBefore_m_s);
+    if (!swim.flags.rollUnsettled) {  // else it is not told, as on the screen
+        putSpeed(j, "hunts_above", sweep.huntsAbove_m_s);
+        putSpeed(j, "hunts_not_before", sweep.notBefore_m_s);
+    }
     Json speeds = Json::array();
     for (const Swim& at : sweep.speeds) {
         Json row;

@@ -77,7 +77,7 @@ EditEffect foresee(const Derived& near, const Finding& finding, const ProposedEd
 Evaluator::Evaluator(QObject* parent)
     : QObject(parent),
       motion_([this](const ResultsPtr& towed, const std::stop_token&) {
-          told({towed->revision, towed->design}, [&] { reckonMotion(*towed); });
+          told({towed->revision, towed->design, false, false, 1.0}, [&] { reckonMotion(*towed); });
       }),
       rest_([this](const Job& job, const std::stop_token& overtaken) {
           told(job, [&] { reckon(job, overtaken); });
@@ -87,9 +87,24 @@ Evaluator::~Evaluator() = default;
 
 void Evaluator::request(quint64 revision, DesignPtr design) {
     requested_ = revision;
+    asked_ = std::move(design);
     const auto now = std::chrono::steady_clock::now();
-    rest_.request({revision, std::move(design), now - lastRequest_ < 2 * kHandRests});
+    rest_.request(
+        {revision, asked_, now - lastRequest_ < 2 * kHandRests, false, sinkSeenOf(*asked_)});
     lastRequest_ = now;
+}
+
+double Evaluator::sinkSeenOf(const Design& design) const {
+    return design.name == sinkSeen_.first ? sinkSeen_.second : 1.0;
+}
+
+void Evaluator::setSinkSeen(const std::string& bait, double times) {
+    const double before = asked_ ? sinkSeenOf(*asked_) : 1.0;
+    sinkSeen_ = {bait, times};
+    if (asked_ && sinkSeenOf(*asked_) != before) {
+        const bool stands = latest_ && latest_->revision == requested_ && latest_->run;
+        rest_.request({requested_, asked_, false, stands, sinkSeenOf(*asked_)});
+    }
 }
 
 bool Evaluator::isSettled() const {
@@ -150,10 +165,15 @@ void Evaluator::reckon(const Job& job, const std::stop_token& tow) {
         publish(quick);
         return;
     }
-    quick->derived = std::make_shared<const Derived>(std::move(derived).value());
+    const bool asSeen = derived->sinkSeen == job.sinkSeen;
+    quick->derived = std::make_shared<const Derived>(
+        asSeen ? std::move(derived).value()
+               : sinkingAsSeen(std::move(derived).value(), job.sinkSeen));
     known_ = quick->derived;
     quick->findings = checkDesign(*quick->derived);
-    publish(quick);
+    if (!job.again) {
+        publish(quick);
+    }
 
     auto run = std::make_shared<Run>(computeRun(*quick->derived, tow, kFineRetrieve));
     if (tow.stop_requested()) {

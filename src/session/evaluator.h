@@ -5,6 +5,8 @@
 #include <chrono>
 #include <memory>
 #include <optional>
+#include <string>
+#include <utility>
 
 #include "core/base/finding.h"
 #include "core/reckon/run.h"
@@ -55,6 +57,9 @@ class Evaluator : public QObject {
     ~Evaluator() override;
 
     void request(quint64 revision, DesignPtr design);
+    /// What a log has taught of that bait: it sinks so many times (over 0) as fast as reckoned. What
+    /// stands of it is reckoned anew with that.
+    void setSinkSeen(const std::string& bait, double times);
     ResultsPtr latest() const { return latest_; }
     /// True when the newest requested revision has its run, cast and swim.
     bool isSettled() const;
@@ -68,12 +73,15 @@ class Evaluator : public QObject {
         quint64 revision;
         DesignPtr design;
         bool hurried = false;  ///< one of many in quick succession
+        bool again = false;    ///< it stands already: shown when it is whole
+        double sinkSeen = 1.0;
     };
     /// Guards and reports: what goes wrong in `work` becomes the result of that revision.
     template <class Work>
     void told(const Job& job, Work work);
     void reckon(const Job& job, const std::stop_token& tow);
     void reckonMotion(const Results& towed);
+    double sinkSeenOf(const Design& design) const;
     void publish(ResultsPtr results);
 
     ResultsPtr latest_;
@@ -81,6 +89,8 @@ class Evaluator : public QObject {
     std::shared_ptr<const Derived> known_;
     std::shared_ptr<const Run> band_;
     quint64 requested_ = 0;
+    DesignPtr asked_;
+    std::pair<std::string, double> sinkSeen_{{}, 1.0};  ///< of which bait
     std::chrono::steady_clock::time_point lastRequest_;
     Inbox inbox_;
     // Last, and the one that feeds the other after it: joined before anything else is destroyed.

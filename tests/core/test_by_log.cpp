@@ -6,9 +6,12 @@
 #include "core/aim/belly_weights.h"
 #include "core/aim/hook_rates.h"
 #include "core/aim/joints.h"
+#include "core/aim/trial.h"
 #include "core/forecast/by_log.h"
 #include "core/forecast/foretell.h"
 #include "core/forecast/taught.h"
+#include "core/plan/lead_choices.h"
+#include "core/plan/plan_lead.h"
 #include "core/reckon/tow.h"
 #include "core/swim/swim.h"
 #include "io/shelf.h"
@@ -306,4 +309,44 @@ TEST_CASE("in a long log a bait's own readings count however many others came af
         const FactorReading& r = near.readings[i];
         CHECK((r.bait == of.bait || (r.family == of.family && near.notes[i] >= kOthers - kBaits)));
     }
+}
+
+TEST_CASE("what is seen to sink faster than reckoned is wanted, planned and judged as it is seen") {
+    constexpr double kTimes = 1.4;
+    const Derived drawn = evaluated(demoNamed("lipless"));
+    const Design& design = *drawn.design;
+    REQUIRE(design.brief.wantedState == WantedState::Sink);
+    const Derived seen = sinkingAsSeen(drawn, kTimes);
+    CHECK(seen.rest->fall.speed_m_s == drawn.rest->fall.speed_m_s);
+    // By square law it may be as many times less heavier than its water, squared.
+    const double full = drawn.waterDensity_kg_m3 * drawn.mass->displacedVolume_m3;
+    CHECK(seen.wantedMass_kg - full ==
+          Approx((drawn.wantedMass_kg - full) / (kTimes * kTimes)).epsilon(0.1));
+    const Result<LeadPlan> plan = planLead(design, &seen);
+    REQUIRE(plan);
+    CHECK(plan->reached->sinkSeen == kTimes);
+    CHECK(kTimes * plan->reached->rest->fall.speed_m_s ==
+          Approx(design.brief.wantedSinkSpeed_m_s).epsilon(0.1));
+    // The same as for what is wanted so many times slower, as reckoned.
+    Design slower = design;
+    slower.brief.wantedSinkSpeed_m_s /= kTimes;
+    const Result<LeadPlan> reckoned = planLead(slower);
+    REQUIRE(reckoned);
+    for (size_t i = 0; i < plan->plugLengths_m.size(); ++i) {
+        CHECK(plan->plugLengths_m[i] == Approx(reckoned->plugLengths_m[i]).margin(1e-7));
+    }
+    // As drawn it is told to sink too fast, by what will be seen; planned, not.
+    const auto fast = findingOf(seen, "rest.sinks_fast");
+    REQUIRE(fast);
+    CHECK(fast->values[2].value == Approx(kTimes * drawn.rest->fall.speed_m_s));
+    CHECK_FALSE(findingOf(drawn, "rest.sinks_fast"));
+    CHECK_FALSE(findingOf(*plan->reached, "rest.sinks_fast"));
+    CHECK_FALSE(findingOf(*plan->reached, "rest.sinks_slow"));
+    // So are an aim's answers, and the ways to the lead.
+    const Result<AimBase> base = aimBase(design, {}, {}, kTimes);
+    REQUIRE(base);
+    CHECK(base->plan.reachedMass_kg == Approx(plan->reachedMass_kg).epsilon(1e-9));
+    const auto choices = leadChoices(design, {}, {}, &seen);
+    REQUIRE(choices);
+    CHECK(choices->front().mass_kg == Approx(plan->reachedMass_kg).epsilon(1e-4));
 }

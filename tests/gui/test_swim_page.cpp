@@ -174,6 +174,16 @@ TEST_CASE("a three-piece bait is drawn in twelve runs, and a film sets its beat"
     o.type("/swim/film_speed", QString::number(o.design().brief.retrieveSpeed_m_s));
     show(o, "Motion", "swimPart");
     CHECK(o.text("swimWords").contains("Beats by your film"));
+    if (kThorough) {  // nineteen grids of twelve
+        const double reckoned = chainTrial(o.derived(), 0.9).beats_1_s.middle;
+        const Snake filmed = snakeOf(o.derived(), 0.9);
+        REQUIRE(filmed.filmed);
+        show(o, "Joints", "jointsPart");
+        CHECK(o.text("jointTrialWords")
+                  .contains(QLocale().toString(filmed.beats_1_s.middle / reckoned, 'f', 2) +
+                            " times those reckoned"));
+        show(o, "Motion", "swimPart");
+    }
     o.type("/swim/film_frames", "40");
     show(o, "Motion", "swimPart");
     CHECK(o.text("swimWords").contains("not used"));

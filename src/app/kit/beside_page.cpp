@@ -81,10 +81,12 @@ void BesidePage::again() {
 
 void BesidePage::look() {
     const ResultsPtr results = bench_.results();
-    if (!isVisible() || !results || !results->derived || results->revision == started_) {
+    if (!isVisible() || !results || !results->derived ||
+        (results->revision == started_ && results->derived->sinkSeen == sinkSeen_)) {
         return;
     }
     started_ = results->revision;
+    sinkSeen_ = results->derived->sinkSeen;
     const quint64 revision = started_;
     Beside::Work job = work(*results);
     show_ = {};

@@ -46,6 +46,7 @@ class BesidePage : public QWidget {
     QProgressBar* progress_;
     quint64 started_ = 0;
     quint64 done_ = 0;
+    double sinkSeen_ = 1.0;  ///< what is reckoned, or shown, was made with
     Beside::Finish show_;  ///< shows what was reckoned last; may be called again
     bool told_ = true;     ///< in the units and colours of the bench
     Beside beside_;        // last: its thread ends before what it reports to

@@ -57,6 +57,17 @@ bool Learner::isCurrent() const {
     return done_ == wanted_ && r && r->revision == revision_ && !beside_.isRunning();
 }
 
+// What is wanted to sink is wanted as it will be seen.
+void Learner::tellSink() {
+    constexpr double kSeen = 0.005;
+    const auto factor = taughtOf(figures_, NoteKind::Sink);
+    const double times = factor ? factor->middle : 1.0;
+    if (sinkTold_.first != name_ || std::abs(times / sinkTold_.second - 1) > kSeen) {
+        sinkTold_ = {name_, times};
+        bench_.evaluator.setSinkSeen(name_, times);
+    }
+}
+
 void Learner::again() {
     ++wanted_;
     look();
@@ -137,6 +148,7 @@ void Learner::look() {
             name_ = name;
             done_ = number;
             revision_ = revision;
+            tellSink();
             lookForOdd();
             emit changed();
         };

@@ -51,10 +51,12 @@ class Learner : public QObject {
     void look();
     void again();
     void lookForOdd();
+    void tellSink();
 
     Workbench& bench_;
     std::vector<LearntFigure> figures_;
     std::string family_, name_;  ///< of the bait the figures are of
+    std::pair<std::string, double> sinkTold_{{}, 1.0};  ///< what the evaluator was told
     std::int64_t copy_ = 1, outing_ = 0;
     bool learns_ = true, slow_ = false;
     quint64 wanted_ = 1, done_ = 0;              ///< what was asked for, and what stands

@@ -287,7 +287,7 @@ Result<AimAnswer> aimUnguarded(const Design& design, const AimWish& wish, const 
             told(share);
         }
     };
-    Result<AimBase> made = aimBase(design, model, stop);
+    Result<AimBase> made = aimBase(design, model, stop, wish.sinkSeen);
     if (!made) {
         return made.error();
     }

@@ -113,7 +113,8 @@ std::optional<double> relax(Design& design, std::vector<AimLever>& levers, const
 // The nearest trial's bait as a base of its own, with something relaxed.
 std::optional<AimBase> relaxedBase(const AimSearch& search, Design design, bool lead) {
     if (lead) {
-        Result<AimBase> made = aimBase(design, search.base().model, search.stop());
+        Result<AimBase> made = aimBase(design, search.base().model, search.stop(),
+                                       search.base().plan.reached->sinkSeen);
         if (!made) {
             return std::nullopt;
         }

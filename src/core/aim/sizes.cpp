@@ -13,7 +13,7 @@ namespace {
 // The wish of the drawn bait in figures, and its levers.
 Result<AimWish> inFigures(const Design& design, const AimWish& wish, const Model& model,
                           const std::stop_token& stop) {
-    const Result<AimBase> base = aimBase(design, model, stop);
+    const Result<AimBase> base = aimBase(design, model, stop, wish.sinkSeen);
     if (!base) {
         return base.error();
     }

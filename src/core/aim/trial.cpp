@@ -120,11 +120,18 @@ bool trusted(const Swim& swim) {
            swim.swing_rad.middle < kWidestTrusted_rad && !swim.flags.flatLip;
 }
 
-Result<AimBase> aimBase(const Design& design, const Model& model, std::stop_token stop) {
+Result<AimBase> aimBase(const Design& design, const Model& model, std::stop_token stop,
+                        double sinkSeen) {
     AimBase base;
     base.drawn = design;
     base.model = model;
-    Result<LeadPlan> plan = planLead(design, nullptr, stop);
+    std::optional<Derived> seen;
+    if (sinkSeen != 1.0) {
+        if (Result<Derived> drawn = evaluate(design)) {
+            seen = sinkingAsSeen(std::move(drawn).value(), sinkSeen);
+        }
+    }
+    Result<LeadPlan> plan = planLead(design, seen ? &*seen : nullptr, stop);
     if (!plan) {
         return plan.error();
     }

@@ -28,7 +28,8 @@ struct AimBase {
 bool isMet(const LeadPlan& plan);
 
 /// Errors: those of planLead.
-Result<AimBase> aimBase(const Design& design, const Model& model = {}, std::stop_token stop = {});
+Result<AimBase> aimBase(const Design& design, const Model& model = {}, std::stop_token stop = {},
+                        double sinkSeen = 1.0);
 
 /// What comes of a trial, or what is wrong with it.
 struct AimTrial {

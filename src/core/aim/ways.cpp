@@ -341,9 +341,11 @@ std::vector<AimWay> otherLead(const AimSearch& search, const AimWay& way) {
     const auto leads = std::count_if(way.design.bores.begin(), way.design.bores.end(),
                                      [](const Bore& bore) { return bore.plugLength_m > 0; });
     const std::optional<LeadChoice> single =
-        leads > 1 ? planOneBore(way.design, search.stop()) : std::nullopt;
+        leads > 1 ? planOneBore(way.design, search.stop(), search.base().plan.reached.get())
+                  : std::nullopt;
     if (single && single->met) {
-        if (Result<Derived> there = evaluate(single->design, nullptr, search.base().model)) {
+        if (Result<Derived> there =
+                evaluate(single->design, search.base().plan.reached.get(), search.base().model)) {
             add(AimWay::Kind::OneBore, single->design,
                 std::make_shared<const Derived>(std::move(there).value()));
         }
@@ -356,7 +358,8 @@ std::vector<AimWay> otherLead(const AimSearch& search, const AimWay& way) {
         }
     }
     if (!(plain == way.design)) {
-        const Result<LeadPlan> plan = planLead(plain, nullptr, search.stop());
+        const Result<LeadPlan> plan =
+            planLead(plain, search.base().plan.reached.get(), search.stop());
         if (plan && isMet(*plan)) {
             add(AimWay::Kind::NoTungsten, plan->design, plan->reached);
         }

@@ -84,6 +84,8 @@ struct AimWish {
     std::optional<AimValues> like = {};
     /// Targets are what shall be seen; ways, trials and what is nearest are told as they will be.
     AimLog log = {};
+    /// It is seen to sink so many times as fast as reckoned; over 0.
+    double sinkSeen = 1.0;
 };
 
 /// Held to what the field at `path` may hold, so that what is found can be kept in a file.

@@ -94,7 +94,8 @@ std::optional<RawForecast> foretell(const Design& design, const Derived* near, b
     const Run run = computeRun(*derived, stop, kFineRetrieve);
     const Swim swim = swimOf(*derived, run);
     std::optional<double> hunts;
-    if (slow && !stop.stop_requested()) {
+    // Where the Swim step does not tell it, a log has nothing to hold against it.
+    if (slow && !swim.flags.rollUnsettled && !stop.stop_requested()) {
         hunts = sweepSwim(*derived, run, kSpeeds, stop).huntsAbove_m_s;
     }
     RawForecast raw = rawForecast(*derived, &run, &swim, middleDistance_m(*derived), hunts);

@@ -33,7 +33,8 @@ LeadChoice choiceFrom(Finding change, const Design& design, const Derived& d, do
 
 }  // namespace
 
-std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_token& stop) {
+std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_token& stop,
+                                      const Derived* near) {
     if (design.bores.size() < 2 || !design.joints.empty()) {
         return std::nullopt;
     }
@@ -49,7 +50,7 @@ std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_toke
         if (stop.stop_requested()) {
             return std::nullopt;
         }
-        const Result<LeadPlan> plan = planLead(single);
+        const Result<LeadPlan> plan = planLead(single, near);
         if (!plan) {
             return std::nullopt;
         }
@@ -69,7 +70,7 @@ std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_toke
         }
         bore.x_m += std::clamp(shift, -0.01, 0.01);
     }
-    Result<LeadChoice> made = planPlugs({"choice.one_bore", Severity::Note, {}}, single);
+    Result<LeadChoice> made = planPlugs({"choice.one_bore", Severity::Note, {}}, single, near);
     if (!made || made->price.leastWall_m < kLeastWall_m) {
         return std::nullopt;
     }
@@ -117,8 +118,8 @@ LeadPrice priceOf(const Design& design, const Derived& d) {
 }
 
 Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>& kinds,
-                              const std::stop_token& stop) {
-    const Result<LeadPlan> plan = planLead(design);
+                              const std::stop_token& stop, const Derived* near) {
+    const Result<LeadPlan> plan = planLead(design, near);
     if (!plan) {
         return plan.error();
     }
@@ -188,19 +189,19 @@ Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>
 
 Result<std::vector<LeadChoice>> leadChoices(const Design& design,
                                             const std::vector<PieceKind>& pieces,
-                                            std::stop_token stop) {
+                                            std::stop_token stop, const Derived* near) {
     std::vector<LeadChoice> all;
-    Result<LeadChoice> cut = planPlugs({"choice.cut_plugs", Severity::Note, {}}, design);
+    Result<LeadChoice> cut = planPlugs({"choice.cut_plugs", Severity::Note, {}}, design, near);
     if (!cut) {
         return cut.error();
     }
     all.push_back(std::move(cut).value());
     if (!pieces.empty() && !stop.stop_requested()) {
-        if (Result<LeadChoice> whole = planPieces(design, pieces, stop)) {
+        if (Result<LeadChoice> whole = planPieces(design, pieces, stop, near)) {
             all.push_back(std::move(whole).value());
         }
     }
-    if (auto single = planOneBore(design, stop)) {
+    if (auto single = planOneBore(design, stop, near)) {
         all.push_back(std::move(*single));
     }
     const bool light = std::any_of(design.bores.begin(), design.bores.end(), [](const Bore& b) {
@@ -212,7 +213,8 @@ Result<std::vector<LeadChoice>> leadChoices(const Design& design,
             bore.plugMaterial = kTungsten.name;
             bore.plugDensity_kg_m3 = kTungsten.density_kg_m3;
         }
-        if (Result<LeadChoice> made = planPlugs({"choice.heavier", Severity::Note, {}}, heavy)) {
+        if (Result<LeadChoice> made =
+                planPlugs({"choice.heavier", Severity::Note, {}}, heavy, near)) {
             all.push_back(std::move(made).value());
         }
     }

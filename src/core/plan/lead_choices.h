@@ -42,11 +42,12 @@ struct LeadChoice {
 /// shelf's; none: no choice of whole pieces. Errors: those of planLead.
 Result<std::vector<LeadChoice>> leadChoices(const Design& design,
                                             const std::vector<PieceKind>& pieces,
-                                            std::stop_token stop = {});
+                                            std::stop_token stop = {},
+                                            const Derived* near = nullptr);
 
 /// Whole pieces for the bores as they are. Errors: those of planLead; "plan.no_piece_fits".
 Result<LeadChoice> planPieces(const Design& design, const std::vector<PieceKind>& pieces,
-                              const std::stop_token& stop = {});
+                              const std::stop_token& stop = {}, const Derived* near = nullptr);
 
 /// Plugs cut to length for a design's bores as they are. Errors: those of planLead.
 Result<LeadChoice> planPlugs(Finding change, const Design& design, const Derived* near = nullptr);
@@ -54,7 +55,8 @@ Result<LeadChoice> planPlugs(Finding change, const Design& design, const Derived
 /// All the lead in one bore where the moments want it, on a half-millimetre mark, wider where it
 /// would not hold it. None: for a bait in pieces, or with a single bore, and where it cannot be
 /// planned or leaves no wall.
-std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_token& stop = {});
+std::optional<LeadChoice> planOneBore(const Design& design, const std::stop_token& stop = {},
+                                      const Derived* near = nullptr);
 
 /// Price of a design as it stands.
 LeadPrice priceOf(const Design& design, const Derived& derived);

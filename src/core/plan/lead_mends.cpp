@@ -368,8 +368,8 @@ class Search {
 }  // namespace
 
 std::vector<LeadChoice> leadMends(const Design& design, const MendShelf& shelf,
-                                  std::stop_token stop) {
-    const Result<LeadPlan> plan = planLead(design);
+                                  std::stop_token stop, const Derived* near) {
+    const Result<LeadPlan> plan = planLead(design, near);
     if (!plan) {
         return {};
     }

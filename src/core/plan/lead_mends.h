@@ -33,6 +33,6 @@ struct MendShelf {
 /// nearest in mass and attitude, `met` false. Empty when the plan is met as it is, cannot be made
 /// at all, or on stop.
 std::vector<LeadChoice> leadMends(const Design& design, const MendShelf& shelf,
-                                  std::stop_token stop = {});
+                                  std::stop_token stop = {}, const Derived* near = nullptr);
 
 }  // namespace wl

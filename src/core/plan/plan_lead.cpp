@@ -189,7 +189,7 @@ double massToSinkAsWanted(const Derived& d, const Brief& brief) {
     if (!fall) {
         return d.wantedMass_kg;
     }
-    const double v = brief.wantedSinkSpeed_m_s;
+    const double v = brief.wantedSinkSpeed_m_s / d.sinkSeen;
     return d.waterDensity_kg_m3 *
            (d.mass->displacedVolume_m3 + 0.5 * fall->verticalArea_m2 * v * v / kGravity_m_s2);
 }
@@ -200,7 +200,7 @@ template <class Solve>
 void findSinkingMass(const Design& design, const Derived& empty, const Eigen::VectorXd& length,
                      LeadPlan& plan, std::stop_token stop, Solve solve) {
     constexpr double kSame = 0.01;
-    const double wanted = design.brief.wantedSinkSpeed_m_s;
+    const double wanted = design.brief.wantedSinkSpeed_m_s / empty.sinkSeen;
     const double full_kg = empty.waterDensity_kg_m3 * empty.mass->displacedVolume_m3;
     double slow = 0, fast = 0;  // heavier than its water by so much
     for (int round = 0; round < 14 && !stop.stop_requested(); ++round) {

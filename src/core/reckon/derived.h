@@ -96,6 +96,7 @@ struct Derived {
     std::shared_ptr<const BaitLoads> loads;
     std::shared_ptr<const Rest> rest;
     double wantedMass_kg = 0.0;  ///< (1 - spare) rho V, rho V, or what sinks at the wanted speed
+    double sinkSeen = 1.0;       ///< it is seen to sink so many times as fast as `rest` has it
     TowedBait towed;
 };
 

@@ -35,6 +35,7 @@ Result<Derived> evaluateUnguarded(const Design& design, const Derived* near, con
     const Brief& brief = design.brief;
     d.design = std::make_shared<const Design>(design);
     d.model = model;
+    d.sinkSeen = near != nullptr ? near->sinkSeen : 1.0;
     d.waterDensity_kg_m3 =
         model.waterDensity * waterDensity_kg_m3(brief.temperature_K, brief.salinity);
     d.waterViscosity_m2_s =
@@ -102,6 +103,12 @@ Result<Derived> guarded(const Design& design, const Derived* near, const Model& 
 
 Result<Derived> evaluate(const Design& design, const Derived* near, const Model& model) {
     return guarded(design, near, model, false);
+}
+
+Derived sinkingAsSeen(Derived derived, double times) {
+    derived.sinkSeen = times;
+    derived.wantedMass_kg = wantedMass_kg(derived.design->brief, derived);
+    return derived;
 }
 
 Result<Derived> evaluateTow(const Design& design, const Derived& near, const Model& model) {

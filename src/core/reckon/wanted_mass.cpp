@@ -59,7 +59,7 @@ double wantedMass_kg(const Brief& brief, const Derived& d) {
         case WantedState::Suspend:
             return full_kg;
         case WantedState::Sink: {
-            const double v = brief.wantedSinkSpeed_m_s;
+            const double v = brief.wantedSinkSpeed_m_s / d.sinkSeen;
             // For the way it lies when it sinks so fast with its weight where it is.
             const double area = broadsideArea_m2(*d.loads->table, brief.wantedPitch_rad, 1.0);
             return full_kg +

@@ -128,7 +128,7 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
                         {Quantity::Mass, d.mass->mass_kg}}});
         out.back().topic = Topic::Lead;
     } else if (brief.wantedState == WantedState::Sink &&
-               std::abs(d.rest->fall.speed_m_s - brief.wantedSinkSpeed_m_s) >
+               std::abs(d.sinkSeen * d.rest->fall.speed_m_s - brief.wantedSinkSpeed_m_s) >
                    0.25 * brief.wantedSinkSpeed_m_s) {
         constexpr double kSameMass_kg = 0.05e-3;
         const bool rises = d.rest->fall.speed_m_s < 0;
@@ -141,7 +141,7 @@ void checkRest(const Design& design, const Derived& d, std::vector<Finding>& out
                        "/brief/wanted_sink_speed",
                        {{Quantity::Mass, std::abs(missing)},
                         {Quantity::Speed, brief.wantedSinkSpeed_m_s},
-                        {Quantity::Speed, std::abs(d.rest->fall.speed_m_s)},
+                        {Quantity::Speed, d.sinkSeen * std::abs(d.rest->fall.speed_m_s)},
                         {Quantity::Angle, d.rest->pitch_rad}}});
         if (!rises && std::abs(missing) > kSameMass_kg) {
             out.back().topic = Topic::Lead;

@@ -105,6 +105,7 @@ class SizesTab : public BesidePage {
             };
             AimWish wish = wishOf(*derived);
             wish.log = log;
+            wish.sinkSeen = derived->sinkSeen;
             const auto made = aimSizes(*derived->design, wish, lengths, shelf, derived->model, stop,
                                        found, progress);
             if (stop.stop_requested()) {

@@ -86,6 +86,7 @@ class WaysTab : public BesidePage {
                    std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
             AimWish wish = wishOf(*derived);
             wish.log = log;
+            wish.sinkSeen = derived->sinkSeen;
             // Each way is shown as it is found; one found for an older wish is not.
             const auto found = [this, asked](const AimAnswer& soFar) {
                 QMetaObject::invokeMethod(

@@ -240,8 +240,7 @@ class WeightsTab : public BesidePage {
                               QString::fromStdString(bore.plugMaterial));
         }
         if (sink_) {
-            lines << sinkByLogWords(sink_->middle) + QStringLiteral(" ") +
-                         tr("Ballast plans without it.");
+            lines << sinkByLogWords(sink_->middle);
         }
         lines << tr(
             "Each cell: spare or sink rate, nose up. As wished: spare within a hundredth, "

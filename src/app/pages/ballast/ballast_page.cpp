@@ -1,6 +1,7 @@
 #include <QVBoxLayout>
 
 #include "app/kit/form.h"
+#include "app/kit/learner.h"
 #include "app/kit/record_columns.h"
 #include "app/kit/sheet_tabs.h"
 #include "app/pages/ballast/ballast_tabs.h"
@@ -237,6 +238,16 @@ QWidget* makeBallastPage(Workbench& bench) {
             .arg(bench.text(Quantity::Angle, r.derived->rest->pitch_rad),
                  bench.text(Quantity::Angle, r.design->brief.wantedPitch_rad));
     });
+    QLabel* byLog = plan->readout(tr("By your log"), [&bench](const Results& r) {
+        const auto taught = Learner::of(bench).taught(NoteKind::Sink);
+        return taught && r.design->brief.wantedState == WantedState::Sink
+                   ? tr("sinks %1 times as fast as reckoned: what is wanted goes by that")
+                         .arg(QLocale().toString(taught->middle, 'f', 2))
+                   : QString();
+    });
+    byLog->setObjectName(QStringLiteral("ballastByLog"));
+    plan->hideLastWhenEmpty();
+    QObject::connect(&Learner::of(bench), &Learner::changed, plan, &Form::readAgain);
     plan->note(
         tr("Lead: melt and file it with extraction or outdoors, gloves on, hands washed, away "
            "from children. Some waters restrict it: check the local rules."));

@@ -65,9 +65,9 @@ class ChoicesTab : public BesidePage {
         const Shelf& shelf = bench().shelf.shelf();
         const std::vector<PieceKind> pieces = shelf.pieces;
         const MendShelf mending = mendShelfOf(shelf);
-        return [this, design, pieces, mending](std::stop_token stop,
-                                               const Beside::Progress&) -> Beside::Finish {
-            Result<std::vector<LeadChoice>> made = leadChoices(*design, pieces, stop);
+        return [this, design, pieces, mending, near = results.derived](
+                   std::stop_token stop, const Beside::Progress&) -> Beside::Finish {
+            Result<std::vector<LeadChoice>> made = leadChoices(*design, pieces, stop, near.get());
             std::vector<LeadChoice> choices;
             std::optional<Error> refusal;
             if (made) {
@@ -76,7 +76,7 @@ class ChoicesTab : public BesidePage {
                 refusal = made.error();
             }
             if (!choices.empty()) {
-                for (LeadChoice& mend : leadMends(*design, mending, stop)) {
+                for (LeadChoice& mend : leadMends(*design, mending, stop, near.get())) {
                     choices.push_back(std::move(mend));
                 }
             }

@@ -375,7 +375,8 @@ class StepsTab : public QWidget {
     // One of several whose body is lighter or heavier: the design stays that of the first, and its
     // own lead is told here.
     QString ownLead(const Design& read) const {
-        const Result<LeadPlan> plan = planLead(read);
+        const ResultsPtr r = bench_.results();
+        const Result<LeadPlan> plan = planLead(read, r ? r->derived.get() : nullptr);
         if (!plan) {
             return QStringLiteral("▲ ") + sentence(plan.error(), bench_.bench());
         }

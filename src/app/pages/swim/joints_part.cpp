@@ -9,6 +9,16 @@
 namespace wl {
 namespace {
 
+// What is seen of a chain's beats by what is reckoned of them: as the log has it, or else the film.
+double beatsSeen(const Derived& d, const std::vector<ChainTrial>& trials,
+                 const std::optional<FactorBand>& log, const std::stop_token& stop) {
+    if (log || !d.design->swim.seenBeats_1_s() || trials.front().swims == 0) {
+        return log ? log->middle : 1.0;
+    }
+    const Snake filmed = snakeOf(d, towSpeed_m_s(d), stop);
+    return filmed.filmed ? filmed.beats_1_s.middle / trials.front().beats_1_s.middle : 1.0;
+}
+
 class JointsPart : public BesidePage {
     Q_DECLARE_TR_FUNCTIONS(JointsPart)
   public:
@@ -16,8 +26,14 @@ class JointsPart : public BesidePage {
         : BesidePage(bench),
           table_(
               new PlainTable(QStringLiteral("jointTrials"), tr("Joints otherwise, one at a time"))),
-          words_(plainLabel()) {
+          words_(plainLabel()),
+          taught_(bench) {
         setObjectName(QStringLiteral("jointsPart"));
+        connect(&Learner::of(bench), &Learner::changed, this, [this] {
+            if (Learner::of(this->bench()).showsOtherwise(NoteKind::Beats, taught_.beats)) {
+                again();
+            }
+        });
         table_->setWhole();
         content()->addWidget(table_);
         words_->setObjectName(QStringLiteral("jointTrialWords"));
@@ -27,6 +43,7 @@ class JointsPart : public BesidePage {
 
   protected:
     Beside::Work work(const Results& results) override {
+        taught_ = SwimTaught(bench());
         const auto derived = results.derived;
         const bool jointed = !derived->design->joints.empty();
         if (!jointed || swimKind(*derived) == SwimKind::Wobble) {
@@ -35,14 +52,18 @@ class JointsPart : public BesidePage {
                 return Beside::Finish([this, why] { showNone(why); });
             };
         }
-        return [this, derived](std::stop_token stop,
-                               const Beside::Progress& progress) -> Beside::Finish {
-            const std::vector<ChainTrial> trials =
+        return [this, derived, log = taught_.beats](
+                   std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
+            std::vector<ChainTrial> trials =
                 tryJoints(*derived, towSpeed_m_s(*derived), stop, progress);
             if (trials.empty()) {
                 return {};
             }
-            return [this, derived, trials] { show(*derived->design, trials); };
+            const double seen = beatsSeen(*derived, trials, log, stop);
+            for (ChainTrial& trial : trials) {
+                trial.beats_1_s = seen * trial.beats_1_s;
+            }
+            return [this, derived, trials, seen] { show(*derived->design, trials, seen); };
         };
     }
 
@@ -60,21 +81,27 @@ class JointsPart : public BesidePage {
         table_->hide();
         words_->setText(why);
     }
-    void show(const Design& design, const std::vector<ChainTrial>& trials) {
+    void show(const Design& design, const std::vector<ChainTrial>& trials, double seen) {
         QList<QStringList> rows;
         for (const ChainTrial& trial : trials) {
             rows << trialWords(trial, design, bench().bench());
         }
         table_->setRows({tr("Change"), tr("Swims"), tr("How")}, rows);
         table_->show();
-        words_->setText(
+        QStringList said{
             tr("One thing changed at a time, the rest as drawn. Openings come from bevel and gap: "
                "see Joints. Compare, do not measure: the figures are sure in their order, hardly "
-               "in their size."));
+               "in their size.")};
+        if (seen != 1.0) {
+            said << tr("Beats are %1 times those reckoned, as your log or film has them.")
+                        .arg(QLocale().toString(seen, 'f', 2));
+        }
+        words_->setText(said.join(QLatin1Char('\n')));
     }
 
     PlainTable* table_;
     QLabel* words_;
+    SwimTaught taught_;  ///< what is shown, or being reckoned, was made with
 };
 
 }  // namespace
