@@ -121,6 +121,19 @@ int weights(const wl::Design& design, const Call& call) {
                    call, wl::readableWeights);
 }
 
+int lead(const std::string& about, const wl::Design& design, const wl::Shelf& shelf,
+         const Call& call) {
+    const wl::Result<Taught> taught = taughtBy(call.log, design, {}, false);
+    if (!taught) {
+        return fail(taught.error());
+    }
+    const double sinkSeen = taught->times(wl::NoteKind::Sink);
+    return give(about == "plan"   ? wl::planAnswer(design, sinkSeen)
+                : about == "ways" ? wl::waysAnswer(design, shelf, sinkSeen)
+                                  : wl::mendsAnswer(design, shelf, sinkSeen),
+                call);
+}
+
 int rates(const wl::Design& design, const wl::Shelf& shelf, const Call& call) {
     auto speeds = amounts(call.values, wl::Quantity::Speed, 0.001, 5.0);
     if (!speeds) {
@@ -207,14 +220,8 @@ int answer(const std::string& about, const Call& call) {
         const wl::Result<wl::Design> other = wl::loadDesign(call.other);
         return other ? give(wl::compareAnswer(*design, *other), call) : fail(other.error());
     }
-    if (about == "plan") {
-        return give(wl::planAnswer(*design), call);
-    }
-    if (about == "ways") {
-        return give(wl::waysAnswer(*design, *shelf), call);
-    }
-    if (about == "mends") {
-        return give(wl::mendsAnswer(*design, *shelf), call);
+    if (about == "plan" || about == "ways" || about == "mends") {
+        return lead(about, *design, *shelf, call);
     }
     if (about == "aim") {
         return aim(*design, *shelf, call);

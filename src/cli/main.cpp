@@ -189,12 +189,13 @@ int run(int argc, char** argv) {
     reportCommand->add_option("--coefficient", call.coefficients,
                               "Reckon with another coefficient, e.g. strumming=1.3");
     call.log.addTo(*reportCommand);
-    answering("plan", "Plan the lead: plug lengths, what is reached and missed",
-              "File for the design with the plan carried out");
-    taking(shelved(answering("ways", "Several ways to the same mass and attitude, with their price",
-                             "File for the design with that way carried out")));
-    taking(shelved(answering("mends", "What beside the lead lets a plan be met",
-                             "File for the design so mended")));
+    call.log.addTo(*answering("plan", "Plan the lead: plug lengths, what is reached and missed",
+                              "File for the design with the plan carried out"));
+    call.log.addTo(*taking(
+        shelved(answering("ways", "Several ways to the same mass and attitude, with their price",
+                          "File for the design with that way carried out"))));
+    call.log.addTo(*taking(shelved(answering("mends", "What beside the lead lets a plan be met",
+                                             "File for the design so mended"))));
     CLI::App* swaps = taking(shelved(answering("swaps", "Every hook set of the shelf on this bait",
                                                "File for the design with that set on")));
     swaps->add_option("--speed", call.values,

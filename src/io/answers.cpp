@@ -90,11 +90,31 @@ Json chancesJson(const Chances& chances) {
     return j;
 }
 
+// The bait as a log has it seen to sink; null where that is as reckoned, or it cannot be reckoned.
+std::shared_ptr<const Derived> asSeen(const Design& design, double sinkSeen) {
+    if (sinkSeen == 1.0) {
+        return nullptr;
+    }
+    Result<Derived> drawn = evaluate(design);
+    return drawn
+               ? std::make_shared<const Derived>(sinkingAsSeen(std::move(drawn).value(), sinkSeen))
+               : nullptr;
+}
+
+Json begun(const char* about, const Design& design, double sinkSeen) {
+    Json json = begun(about, design);
+    if (sinkSeen != 1.0) {
+        json["sink_by_log"] = sinkSeen;
+    }
+    return json;
+}
+
 }  // namespace
 
-Answer planAnswer(const Design& design) {
-    Json json = begun("plan", design);
-    const Result<LeadPlan> plan = planLead(design);
+Answer planAnswer(const Design& design, double sinkSeen) {
+    Json json = begun("plan", design, sinkSeen);
+    const auto near = asSeen(design, sinkSeen);
+    const Result<LeadPlan> plan = planLead(design, near.get());
     if (!plan) {
         return refused(std::move(json), plan.error());
     }
@@ -124,21 +144,25 @@ Answer planAnswer(const Design& design) {
     return {answerText(json), met, {plan->design}};
 }
 
-Answer waysAnswer(const Design& design, const Shelf& shelf) {
-    const Result<std::vector<LeadChoice>> ways = leadChoices(design, shelf.pieces);
-    Json json = begun("ways", design);
+Answer waysAnswer(const Design& design, const Shelf& shelf, double sinkSeen) {
+    const auto near = asSeen(design, sinkSeen);
+    const Result<std::vector<LeadChoice>> ways = leadChoices(design, shelf.pieces, {}, near.get());
+    Json json = begun("ways", design, sinkSeen);
     return ways ? choicesAnswer(std::move(json), "ways", *ways)
                 : refused(std::move(json), ways.error());
 }
 
-Answer mendsAnswer(const Design& design, const Shelf& shelf) {
-    Json json = begun("mends", design);
-    const Result<LeadChoice> asItIs = planPlugs({"choice.cut_plugs", Severity::Note, {}}, design);
+Answer mendsAnswer(const Design& design, const Shelf& shelf, double sinkSeen) {
+    Json json = begun("mends", design, sinkSeen);
+    const auto near = asSeen(design, sinkSeen);
+    const Result<LeadChoice> asItIs =
+        planPlugs({"choice.cut_plugs", Severity::Note, {}}, design, near.get());
     if (!asItIs) {
         return refused(std::move(json), asItIs.error());
     }
     json["met_as_it_is"] = asItIs->met;
-    Answer answer = choicesAnswer(std::move(json), "mends", leadMends(design, mendShelfOf(shelf)));
+    Answer answer = choicesAnswer(std::move(json), "mends",
+                                  leadMends(design, mendShelfOf(shelf), {}, near.get()));
     answer.met = answer.met || asItIs->met;
     return answer;
 }

@@ -23,11 +23,11 @@ struct Answer {
 };
 
 /// Plug lengths for the wanted mass and attitude.
-Answer planAnswer(const Design& design);
+Answer planAnswer(const Design& design, double sinkSeen = 1.0);
 /// At most three ways to the target with the shelf's pieces, each with its price.
-Answer waysAnswer(const Design& design, const Shelf& shelf);
+Answer waysAnswer(const Design& design, const Shelf& shelf, double sinkSeen = 1.0);
 /// What beside the lead would let a plan be met; none when it is met as it is.
-Answer mendsAnswer(const Design& design, const Shelf& shelf);
+Answer mendsAnswer(const Design& design, const Shelf& shelf, double sinkSeen = 1.0);
 /// The shelf's hook sets, by mass, at most `most`; or, with speeds wanted (m/s, sinking positive),
 /// those nearest to each.
 Answer swapsAnswer(const Design& design, const Shelf& shelf, const std::vector<double>& speeds_m_s,

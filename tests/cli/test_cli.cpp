@@ -326,6 +326,12 @@ TEST_CASE("what a log teaches is in the report, the wish, the weights and the ho
     CHECK(sinks > 0.7);
     CHECK(sinks < 1.0);
     CHECK(parsed(rated)["sink_by_log"] == sinks);
+    for (const std::string about : {"plan", "ways", "mends"}) {
+        const std::string led = here + "/" + about + ".json";
+        run(about + " --log " + log + " " + bait + " --answer " + led);
+        CHECK(parsed(led)["sink_by_log"] == sinks);
+        checkAgainstSchema(here, " " + led);
+    }
     CHECK(run("aim --depth 0.9x..1.1x --log " + log + " " + bait).out.find("by the log: depth") !=
           std::string::npos);
     // Another copy of it is as this one, but less surely; no log there is an error.
