@@ -3,6 +3,7 @@
 #include <QListWidget>
 
 #include "app/views/run_strip.h"
+#include "core/plan/size_series.h"
 #include "gui/log_opened.h"
 #include "support/sample_bait.h"
 
@@ -134,10 +135,25 @@ TEST_CASE("a bait of the log stands dashed beside this one, differences that mat
                                    depth->middle * bench.dashed()->run->path.maxDepth_m)));
     CHECK_FALSE(cell("weighs", 1).contains("by the log"));
     CHECK(o.window.findChild<RunStrip*>("runStrip")->headline().contains("by your log"));
+    // Other lengths of it, their lead planned anew; what is none is told.
+    o.put("compareLengths", "no");
+    o.press("compareSizes");
+    CHECK(o.text("compareLengths/fault").startsWith("▲"));
+    CHECK(list->count() == 1);
+    o.put("compareLengths", "60; 100");
+    o.press("compareSizes");
+    REQUIRE(list->count() == 3);
+    o.beside("compareTab");
+    REQUIRE(numbers.columnCount() == 5);
+    CHECK(numbers.horizontalHeaderItem(3)->text().endsWith("60 mm"));
+    CHECK(cell("long", 4).startsWith(bench.text(Quantity::Length, 0.1)));
+    CHECK(cell("spare", 3)
+              .startsWith(bench.text(Quantity::Fraction,
+                                     evaluateSize(o.design(), 0.06, &o.derived()).spare)));
     const QString file = o.folder.filePath("other.wade");
     o.window.bench().document.undoStack()->undo();
     o.settle();
     o.put("comparePath", "/none/such.wade");
     o.press("compareAdd");
-    CHECK(list->count() == 1);
+    CHECK(list->count() == 3);
 }

@@ -116,13 +116,14 @@ void SeriesDialog::reckon() {
     message_->setText(tr("Reckoning…"));
     progress_->setValue(0);
     const DesignPtr design = bench_.document.design();
-    beside_.start([this, design, lengths](std::stop_token stop,
-                                          const Beside::Progress& progress) -> Beside::Finish {
+    const ResultsPtr now = bench_.results();
+    beside_.start([this, design, lengths, near = now ? now->derived : nullptr](
+                      std::stop_token stop, const Beside::Progress& progress) -> Beside::Finish {
         for (size_t i = 0; i < lengths.size(); ++i) {
             if (stop.stop_requested()) {
                 return {};
             }
-            auto row = std::make_shared<SizeRow>(evaluateSize(*design, lengths[i]));
+            auto row = std::make_shared<SizeRow>(evaluateSize(*design, lengths[i], near.get()));
             QMetaObject::invokeMethod(
                 this,
                 [this, i, row, stop] {

@@ -128,7 +128,7 @@ Design scaledDesign(const Design& design, double length_m) {
     return d;
 }
 
-SizeRow evaluateSize(const Design& design, double length_m) {
+SizeRow evaluateSize(const Design& design, double length_m, const Derived* near) {
     SizeRow row;
     row.length_m = length_m;
     row.design = scaledDesign(design, length_m);
@@ -142,7 +142,7 @@ SizeRow evaluateSize(const Design& design, double length_m) {
     row.leadMeets = true;
     std::shared_ptr<const Derived> planned;
     if (!row.design.bores.empty()) {
-        const Result<LeadPlan> plan = planLead(row.design);
+        const Result<LeadPlan> plan = planLead(row.design, near);
         if (plan) {
             row.design = plan->design;
             planned = plan->reached;
@@ -153,7 +153,7 @@ SizeRow evaluateSize(const Design& design, double length_m) {
             row.refusal = plan.error();
         }
     }
-    const Result<Derived> derived = evaluate(row.design, planned.get());
+    const Result<Derived> derived = evaluate(row.design, planned ? planned.get() : near);
     if (!derived) {
         row.error = derived.error().code;
         return row;
@@ -164,7 +164,7 @@ SizeRow evaluateSize(const Design& design, double length_m) {
     row.wantedMass_kg = derived->wantedMass_kg;
     row.spare = derived->rest->spare;
     row.pitch_rad = derived->rest->pitch_rad;
-    row.sinkSpeed_m_s = derived->rest->fall.speed_m_s;
+    row.sinkSpeed_m_s = derived->sinkSeen * derived->rest->fall.speed_m_s;
     // Whatever the plan said: what comes out is what is held against the brief.
     constexpr double kNear_kg = 0.1e-3;
     const double off_kg = std::abs(row.wantedMass_kg - row.mass_kg);

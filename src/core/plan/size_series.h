@@ -6,7 +6,7 @@
 
 #include "core/base/finding.h"
 #include "core/base/result.h"
-#include "core/design/design.h"
+#include "core/reckon/derived.h"
 
 namespace wl {
 
@@ -26,11 +26,12 @@ struct SizeRow {
     double wantedMass_kg = 0.0;
     double spare = 0.0;
     double pitch_rad = 0.0;
-    double sinkSpeed_m_s = 0.0;    ///< rising under 0
+    double sinkSpeed_m_s = 0.0;    ///< as it will be seen; rising under 0
     bool leadMeets = false;        ///< the plan meets mass and attitude
     std::optional<Error> refusal;  ///< why no lead was planned
     double missingMass_kg = 0.0;
 };
-SizeRow evaluateSize(const Design& design, double length_m);
+/// `near`: the bait as it is; what is wanted to sink goes by how that is seen to.
+SizeRow evaluateSize(const Design& design, double length_m, const Derived* near = nullptr);
 
 }  // namespace wl

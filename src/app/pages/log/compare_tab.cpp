@@ -10,9 +10,11 @@
 #include "app/kit/plain_label.h"
 #include "app/kit/plain_table.h"
 #include "app/kit/theme.h"
+#include "app/kit/typed_lengths.h"
 #include "app/pages/log/log_tabs.h"
 #include "core/cast/throws.h"
 #include "core/design/fields.h"
+#include "core/plan/size_series.h"
 #include "core/reckon/evaluate.h"
 #include "files/design_file.h"
 #include "session/field_words.h"
@@ -102,7 +104,9 @@ class CompareTab : public BesidePage {
               new PlainTable(QStringLiteral("heldAgainst"), tr("Numbers held against each other"))),
           words_(plainLabel()),
           changes_(new PlainTable(QStringLiteral("whatChanged"), tr("What changed in the design"))),
-          path_(new QLineEdit) {
+          path_(new QLineEdit),
+          lengths_(new QLineEdit),
+          fault_(plainLabel()) {
         setObjectName(QStringLiteral("compareTab"));
         list_->setObjectName(QStringLiteral("compareList"));
         list_->setAccessibleName(tr("Baits to hold it against"));
@@ -117,12 +121,24 @@ class CompareTab : public BesidePage {
         auto* add = new QPushButton(tr("A design from a file…"));
         add->setObjectName(QStringLiteral("compareAdd"));
         connect(add, &QPushButton::clicked, this, [this] { addFile(); });
+        lengths_->setObjectName(QStringLiteral("compareLengths"));
+        lengths_->setAccessibleName(tr("Other lengths of this bait, parted by semicolons"));
+        lengths_->setPlaceholderText(tr("lengths, parted by semicolons"));
+        connect(lengths_, &QLineEdit::returnPressed, this, [this] { addSizes(); });
+        fault_->setObjectName(QStringLiteral("compareLengths/fault"));
+        fault_->setWordWrap(true);
+        fault_->hide();
+        auto* sizes = new QPushButton(tr("Other lengths of this bait"));
+        sizes->setObjectName(QStringLiteral("compareSizes"));
+        connect(sizes, &QPushButton::clicked, this, [this] { addSizes(); });
         auto* hint = plainLabel(
-            tr("Tick baits of the log, or designs from files. The first ticked stands dashed in "
+            tr("Tick baits of the log, designs from files, or other lengths of this one. The first "
+               "ticked stands dashed in "
                "picture, run and swim, in the same water; what matters most stands first."));
         hint->setProperty("role", "quiet");
         hint->setWordWrap(true);
-        content()->addWidget(formColumn({hint, add, path_, list_, table_, words_, changes_}));
+        content()->addWidget(formColumn(
+            {hint, add, path_, sizes, lengths_, fault_, list_, table_, words_, changes_}));
         connect(list_, &QListWidget::itemChanged, this, [this] {
             if (!filling_) {
                 again();
@@ -240,6 +256,37 @@ class CompareTab : public BesidePage {
         list_->item(list_->count() - 1)->setCheckState(Qt::Checked);
     }
 
+    // Scaled, their lead planned anew; each ticked.
+    void addSizes() {
+        const ResultsPtr r = bench().results();
+        const TypedLengths typed = typedLengths(lengths_->text(), bench().bench());
+        QStringList faults{typed.fault};
+        const size_t before = files_.size();
+        for (const double length : typed.lengths_m) {
+            const SizeRow row =
+                evaluateSize(bench().design(), length, r ? r->derived.get() : nullptr);
+            if (row.known) {
+                files_.push_back(row.design);
+            } else {
+                faults
+                    << tr("▲ %1 cannot be reckoned.").arg(bench().text(Quantity::Length, length));
+            }
+        }
+        faults.removeAll(QString());
+        fault_->setText(faults.join(QLatin1Char(' ')));
+        fault_->setVisible(!faults.isEmpty());
+        const size_t added = files_.size() - before;
+        fillList();
+        filling_ = true;
+        for (int i = list_->count() - int(added); i < list_->count(); ++i) {
+            list_->item(i)->setCheckState(Qt::Checked);
+        }
+        filling_ = false;
+        if (added > 0) {
+            again();
+        }
+    }
+
     void show(const Compared& own, const std::vector<Compared>& held, const Design& design,
               const std::vector<Design>& others, size_t failed) {
         if (held.empty()) {
@@ -320,6 +367,8 @@ class CompareTab : public BesidePage {
     QLabel* words_;
     PlainTable* changes_;
     QLineEdit* path_;
+    QLineEdit* lengths_;
+    QLabel* fault_;
     std::vector<Design> designs_, files_;
     std::vector<std::string> called_;   ///< what the log calls each of them
     std::shared_ptr<LogFits> shownBy_;  ///< what the log taught when that was reckoned
