@@ -64,6 +64,40 @@ TEST_CASE("a stream of edits is followed while it runs, and the newest wins") {
     CHECK(*evaluator.latest()->design == d);
 }
 
+TEST_CASE(
+    "what a log teaches of sinking is taken up for that bait alone, and nothing goes meanwhile") {
+    Evaluator evaluator;
+    const auto drawn = std::make_shared<const Design>(demoNamed("lipless"));
+    evaluator.request(1, drawn);
+    REQUIRE(QTest::qWaitFor([&] { return evaluator.isSettled(); }, 30000));
+    const double reckoned = evaluator.latest()->derived->wantedMass_kg;
+    bool whole = true;
+    QObject::connect(&evaluator, &Evaluator::resultsChanged, &evaluator, [&] {
+        const ResultsPtr r = evaluator.latest();
+        whole = whole && r->run && r->swim && r->cast_m;
+    });
+    const auto seen = [&](double times) {
+        return QTest::qWaitFor([&] { return evaluator.latest()->derived->sinkSeen == times; },
+                               30000);
+    };
+    evaluator.setSinkSeen("another bait", 2.0);
+    evaluator.setSinkSeen(drawn->name, 1.4);
+    REQUIRE(seen(1.4));
+    CHECK(evaluator.latest()->derived->wantedMass_kg < reckoned);
+    evaluator.setSinkSeen("another bait", 2.0);
+    REQUIRE(seen(1.0));
+    CHECK(evaluator.latest()->derived->wantedMass_kg == reckoned);
+    CHECK(whole);
+    // Under another name it is another bait.
+    evaluator.setSinkSeen(drawn->name, 1.4);
+    Design other = *drawn;
+    other.name = "not fished yet";
+    evaluator.request(2, std::make_shared<const Design>(other));
+    REQUIRE(QTest::qWaitFor([&] { return evaluator.isSettled(); }, 30000));
+    CHECK(evaluator.latest()->derived->sinkSeen == 1.0);
+    CHECK(evaluator.latest()->derived->wantedMass_kg == reckoned);
+}
+
 TEST_CASE("work left by a window that died is found - a living window's is not") {
     QTemporaryDir folder;
     Document mine;
