@@ -106,8 +106,13 @@ Result<Derived> evaluate(const Design& design, const Derived* near, const Model&
 }
 
 Derived sinkingAsSeen(Derived derived, double times) {
+    const double before = derived.sinkSeen;
     derived.sinkSeen = times;
-    derived.wantedMass_kg = wantedMass_kg(derived.design->brief, derived);
+    try {
+        derived.wantedMass_kg = wantedMass_kg(derived.design->brief, derived);
+    } catch (const std::exception&) {  // as in guarded
+        derived.sinkSeen = before;
+    }
     return derived;
 }
 
