@@ -9,7 +9,7 @@
 #include <functional>
 
 #include "builds/build_book.h"
-#include "core/learn/factor_told.h"
+#include "core/learn/factor_band.h"
 #include "scale/scale_reader.h"
 #include "session/bait.h"
 #include "session/sentence_text.h"

@@ -2,23 +2,10 @@
 // read next, and whether two copies differ.
 #pragma once
 
-#include <optional>
-
+#include "core/learn/factor_band.h"
 #include "core/learn/factor_fit.h"
 
 namespace wl {
-
-/// A factor on what is reckoned, with its 90 % band; all over 0, low <= middle <= high.
-struct FactorBand {
-    double low = 1.0;
-    double middle = 1.0;
-    double high = 1.0;
-};
-
-/// What a log teaches of how one bait runs: nothing where nothing was read of it and its kin.
-struct TaughtFactors {
-    std::optional<FactorBand> depth, beats, swing;
-};
 
 /// What may not be said of a factor, the gravest last.
 enum class Unsure {
